@@ -1,0 +1,37 @@
+import { evenCommand } from './even'
+import { measureCommand } from './measure'
+import { tapCommand } from './tap'
+
+const COMMANDS: Record<string, (args: string[]) => Promise<number> | number> = {
+  measure: measureCommand,
+  even: evenCommand,
+  tap: tapCommand,
+}
+
+const HELP = `humbra COMMAND [options]
+
+  measure FILE.wav ...   taps in recordings, one line of JSON a tap
+  even                   requests on standard input, the next pass on standard output
+  tap --out FILE.wav     a tap on the practice drum, and its truth
+
+humbra COMMAND --help says more. Exit code 0 when all was answered, 1 when something was refused, 2 for wrong usage.
+`
+
+/** Runs one command; @returns the exit code. */
+export async function main(args: string[]): Promise<number> {
+  // A reader that stops listening (a closed pipe) is no error of ours.
+  process.stdout.on('error', (error: NodeJS.ErrnoException) => {
+    if (error.code !== 'EPIPE') throw error
+  })
+  const [name, ...rest] = args
+  if (name === '--help' || name === '-h') {
+    process.stdout.write(HELP)
+    return 0
+  }
+  const command = name === undefined ? undefined : COMMANDS[name]
+  if (!command) {
+    process.stderr.write(name === undefined ? HELP : `humbra: there is no command ${name}\n\n${HELP}`)
+    return 2
+  }
+  return command(rest)
+}

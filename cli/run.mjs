@@ -1,0 +1,33 @@
+// `npm run -s humbra -- COMMAND`: bundles the commands when a source is newer than the bundle, and runs them here.
+import { build } from 'esbuild'
+import { existsSync, mkdirSync, readdirSync, statSync } from 'node:fs'
+import { dirname, join, resolve } from 'node:path'
+import { fileURLToPath, pathToFileURL } from 'node:url'
+
+const root = resolve(dirname(fileURLToPath(import.meta.url)), '..')
+const outfile = join(root, '.cache/cli/humbra.mjs')
+
+function newest(folder) {
+  return readdirSync(folder, { withFileTypes: true }).reduce((latest, entry) => {
+    const path = join(folder, entry.name)
+    return Math.max(latest, entry.isDirectory() ? newest(path) : statSync(path).mtimeMs)
+  }, 0)
+}
+
+const sources = ['cli', 'src/core', 'src/text', 'reference'].map((folder) => join(root, folder))
+if (!existsSync(outfile) || statSync(outfile).mtimeMs < Math.max(...sources.map(newest))) {
+  mkdirSync(dirname(outfile), { recursive: true })
+  await build({
+    entryPoints: [join(root, 'cli/main.ts')],
+    outfile,
+    bundle: true,
+    platform: 'node',
+    format: 'esm',
+    target: 'node20',
+    packages: 'external',
+    alias: { '@': join(root, 'src'), '@ref': join(root, 'reference') },
+    logLevel: 'warning',
+  })
+}
+const { main } = await import(pathToFileURL(outfile).href)
+process.exitCode = await main(process.argv.slice(2))

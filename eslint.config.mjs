@@ -1,0 +1,67 @@
+import next from 'eslint-config-next'
+import boundaries from 'eslint-plugin-boundaries'
+import tseslint from 'typescript-eslint'
+
+// Which folder may import which; docs/ARCHITECTURE.md says the same in words.
+const CORE = [
+  ...['numeric', 'units', 'sound', 'membrane', 'measurement', 'head', 'evening', 'practice', 'records', 'keeping'],
+]
+const core = CORE.map((name) => `core/${name}`)
+const LAYERS = {
+  app: ['screens', 'ui', 'text', 'session', 'commands', ...core],
+  screens: ['screens', 'commands', 'session', 'charts', 'ui', 'text', 'core/units', 'core/records', 'core/head', 'core/evening', 'core/keeping', 'core/measurement'],
+  charts: ['charts', 'core/units', 'core/records', 'core/head'],
+  ui: ['ui'],
+  text: ['text', ...core],
+  commands: ['commands', 'session', 'text', 'core/units', 'core/records', 'core/keeping'],
+  session: ['session', 'workers', 'storage', 'files', 'audio', 'text', ...core],
+  workers: ['workers', ...core],
+  audio: ['audio', 'core/sound'],
+  storage: ['storage', 'core/records'],
+  files: ['files', 'core/records', 'core/keeping'],
+  cli: ['cli', 'text', ...core],
+}
+// Inside the core a subject imports only itself and those before it in the list.
+CORE.forEach((name, i) => (LAYERS[`core/${name}`] = core.slice(0, i + 1)))
+
+const elements = Object.keys(LAYERS).map((type) => ({
+  type,
+  pattern: type === 'cli' ? 'cli' : `src/${type}`,
+}))
+
+export default tseslint.config(
+  { ignores: ['.next/**', '.cache/**', 'public/**', 'next-env.d.ts', 'test-results/**', 'playwright-report/**'] },
+  ...next,
+  {
+    files: ['**/*.ts', '**/*.tsx'],
+    extends: [...tseslint.configs.recommended],
+    rules: {
+      '@typescript-eslint/no-explicit-any': 'error',
+      '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_' }],
+      'no-console': 'error',
+      eqeqeq: ['error', 'always'],
+    },
+  },
+  {
+    files: ['src/**/*.ts', 'src/**/*.tsx', 'cli/**/*.ts'],
+    ignores: ['**/*.test.ts', '**/*.test.tsx'],
+    plugins: { boundaries },
+    settings: {
+      'boundaries/elements': elements,
+      'import/resolver': { typescript: { alwaysTryTypes: true } },
+    },
+    rules: {
+      'boundaries/dependencies': [
+        'error',
+        {
+          default: 'disallow',
+          policies: Object.entries(LAYERS).map(([from, allowed]) => ({
+            from: { element: { type: from } },
+            allow: { to: { element: { types: { anyOf: allowed } } } },
+          })).concat([{ allow: { to: { module: { origin: ['external', 'core'] } } } }]),
+        },
+      ],
+    },
+  },
+  { files: ['bench/**', 'scripts/**', 'demo/**'], rules: { 'no-console': 'off' } },
+)

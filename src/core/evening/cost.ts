@@ -1,0 +1,71 @@
+import { HAND_ERROR_TURNS } from '../head/estimate'
+import { harmonicsOf, patternOverLugs, type Harmonics } from '../head/harmonics'
+import { COSINE, MEAN, SECOND, SINE, TURN_LAW, type Belief } from '../head/kalman'
+import { CENTS_PER_NEPER } from '../units/pitch'
+
+/** Squared pitches that are wanted: mean and second harmonic, in Hz^2. */
+export type TargetPattern = Harmonics
+
+/**
+ * Weight of the second harmonic against the mean. The spread is twice its amplitude, and spread and mean have one
+ * tolerance: 4 would make them equal; the mean is a little dearer, since the ear hears pitch before unevenness.
+ */
+const UNEVEN_WEIGHT = 3
+/** Patterns that pitch cannot see are left alone: turning into them costs this part of what a seen error would. */
+const UNSEEN_WEIGHT = { pairs: 0.02, singles: 0.3 }
+/** A loosened rod sticks and has to be pressed: it is worth this many hand errors. */
+const LOOSEN_WEIGHT = 1.5
+
+export interface CostModel {
+  /** Expected squared cents after the pass, for turns per rod. */
+  cost(turns: readonly number[]): number
+  /** Expected mean error and harmonics after the pass, in Hz^2. */
+  predict(turns: readonly number[]): Harmonics
+}
+
+/**
+ * The cost of a pass: expected squared distance from the target in cents over what is believed of the head and of its
+ * answers, plus what the hand's own error adds for every rod turned. That last part is why near the end few rods are
+ * turned.
+ */
+export function passCost(belief: Belief, target: TargetPattern, lugs: number): CostModel {
+  const { x, p } = belief
+  const toCents = CENTS_PER_NEPER / (2 * target.mean)
+  const scale = toCents * toCents
+  const unseen = lugs % 2 === 0 ? UNSEEN_WEIGHT.pairs : UNSEEN_WEIGHT.singles
+  const handPerRod =
+    scale * (HAND_ERROR_TURNS / lugs) ** 2 * (x[TURN_LAW] ** 2 + UNEVEN_WEIGHT * 4 * x[SECOND] ** 2)
+  const at = (i: number, j: number) => p[i * 5 + j]
+
+  const predict = (turns: readonly number[]): Harmonics => {
+    const d = harmonicsOf(turns)
+    return {
+      mean: x[MEAN] + x[TURN_LAW] * d.mean,
+      cosine: x[COSINE] + x[SECOND] * d.cosine,
+      sine: x[SINE] + x[SECOND] * d.sine,
+    }
+  }
+  const cost = (turns: readonly number[]): number => {
+    const d = harmonicsOf(turns)
+    const after = predict(turns)
+    const meanVar = 2 * at(MEAN, TURN_LAW) * d.mean + at(TURN_LAW, TURN_LAW) * d.mean ** 2
+    const wave =
+      2 * at(COSINE, SECOND) * d.cosine +
+      2 * at(SINE, SECOND) * d.sine +
+      at(SECOND, SECOND) * (d.cosine ** 2 + d.sine ** 2)
+    const seen =
+      (after.mean - target.mean) ** 2 +
+      meanVar +
+      UNEVEN_WEIGHT * ((after.cosine - target.cosine) ** 2 + (after.sine - target.sine) ** 2 + wave)
+    const pattern = patternOverLugs(d, lugs)
+    let rest = 0
+    let hand = 0
+    turns.forEach((t, i) => {
+      rest += (t - pattern[i]) ** 2
+      if (t > 0) hand += 1
+      if (t < 0) hand += 1 + LOOSEN_WEIGHT
+    })
+    return scale * (seen + (unseen * x[TURN_LAW] ** 2 * rest) / lugs) + handPerRod * hand
+  }
+  return { cost, predict }
+}

@@ -1,0 +1,152 @@
+import { oppositeRod } from '../head/harmonics'
+
+/**
+ * The search for a pass: turns of groups of rods, in whole steps of what a hand can do, within bounds, of least cost.
+ * Groups are opposite pairs (pitch cannot tell their rods apart, so they share) or, with an odd number, single rods.
+ */
+export interface SearchLimits {
+  /** Per rod: least and most turns. */
+  lowest: readonly number[]
+  highest: readonly number[]
+  quantumTurns: number
+}
+
+/** Rods (0-based) that move together. */
+export function rodGroups(lugs: number): number[][] {
+  if (lugs % 2) return Array.from({ length: lugs }, (_, i) => [i])
+  return Array.from({ length: lugs / 2 }, (_, i) => [i, oppositeRod(i, lugs)])
+}
+
+/**
+ * The best turns per rod found by local search from three starts: nothing turned, the bounded continuous optimum of
+ * all groups rounded, and the same with the smallest moves dropped. A move changes one group or two at once; the search
+ * ends where no such move helps. With at most twelve groups that is a few thousand evaluations.
+ */
+export function searchTurns(
+  lugs: number,
+  cost: (turns: readonly number[]) => number,
+  limits: SearchLimits,
+): number[] {
+  const groups = rodGroups(lugs)
+  const low = groups.map((group) => Math.max(...group.map((rod) => limits.lowest[rod])))
+  const high = groups.map((group) => Math.min(...group.map((rod) => limits.highest[rod])))
+  const q = limits.quantumTurns
+  const stepsLow = low.map((v) => Math.ceil(v / q - 1e-9))
+  const stepsHigh = high.map((v) => Math.floor(v / q + 1e-9))
+  const spread = (steps: readonly number[]) => {
+    const turns = new Array<number>(lugs).fill(0)
+    groups.forEach((group, g) => group.forEach((rod) => (turns[rod] = steps[g] * q)))
+    return turns
+  }
+  const price = (steps: readonly number[]) => cost(spread(steps))
+  const clamp = (value: number, g: number) => Math.min(stepsHigh[g], Math.max(stepsLow[g], value))
+
+  const continuous = descend(groups.length, price, clamp)
+  const rounded = continuous.map((v, g) => clamp(Math.round(v), g))
+  const sparse = rounded.map((v) => (Math.abs(v) <= 1 ? 0 : v)).map(clamp)
+  const starts = [groups.map((_, g) => clamp(0, g)), rounded, sparse]
+  let best: number[] = starts[0]
+  let bestCost = Infinity
+  for (const start of starts) {
+    const found = localSearch(start, price, clamp)
+    const value = price(found)
+    if (value < bestCost - 1e-12) {
+      bestCost = value
+      best = found
+    }
+  }
+  return spread(best)
+}
+
+/** Bounded coordinate descent on the smooth part: exact for the convex cost, three points to a parabola. */
+function descend(
+  count: number,
+  price: (steps: readonly number[]) => number,
+  clamp: (value: number, g: number) => number,
+): number[] {
+  const x = Array.from({ length: count }, (_, g) => clamp(0.5, g))
+  for (let sweep = 0; sweep < 30; sweep++) {
+    let moved = 0
+    for (let g = 0; g < count; g++) {
+      const at = x[g]
+      // Away from 0, where the price of turning at all makes a step that is no part of the parabola.
+      const h = at >= 0 ? 1 : -1
+      const base = Math.abs(at) < 1e-6 ? 0.01 * h : at
+      const probe = (value: number) => {
+        const y = [...x]
+        y[g] = value
+        return price(y)
+      }
+      const f0 = probe(base)
+      const f1 = probe(base + h)
+      const f2 = probe(base + 2 * h)
+      const curve = (f2 - 2 * f1 + f0) / 2
+      if (curve <= 0) continue
+      const slope = f1 - f0 - curve
+      const best = clamp(base - (h * slope) / (2 * curve), g)
+      moved = Math.max(moved, Math.abs(best - at))
+      x[g] = best
+    }
+    if (moved < 0.02) break
+  }
+  return x
+}
+
+const SINGLE_MOVES = [-2, -1, 1, 2]
+const JOINT_MOVES = [
+  [1, 1],
+  [-1, -1],
+  [1, -1],
+  [-1, 1],
+]
+
+function localSearch(
+  start: readonly number[],
+  price: (steps: readonly number[]) => number,
+  clamp: (value: number, g: number) => number,
+): number[] {
+  let current = [...start]
+  let value = price(current)
+  for (let round = 0; round < 200; round++) {
+    let best: number[] | null = null
+    const consider = (candidate: number[]) => {
+      const cost = price(candidate)
+      if (cost < value - 1e-9) {
+        value = cost
+        best = candidate
+      }
+    }
+    for (let g = 0; g < current.length; g++) {
+      for (const move of SINGLE_MOVES) consider(moved(current, [[g, current[g] + move]], clamp))
+      if (current[g] !== 0) consider(moved(current, [[g, 0]], clamp))
+      for (let h = g + 1; h < current.length; h++) {
+        for (const [a, b] of JOINT_MOVES) {
+          consider(
+            moved(
+              current,
+              [
+                [g, current[g] + a],
+                [h, current[h] + b],
+              ],
+              clamp,
+            ),
+          )
+        }
+        if (current[g] !== 0) consider(moved(current, [[g, 0], [h, current[h] + current[g]]], clamp))
+      }
+    }
+    if (!best) return current
+    current = best
+  }
+  return current
+}
+
+function moved(
+  from: readonly number[],
+  changes: ReadonlyArray<readonly [number, number]>,
+  clamp: (value: number, g: number) => number,
+): number[] {
+  const to = [...from]
+  for (const [g, value] of changes) to[g] = clamp(value, g)
+  return to
+}

@@ -1,0 +1,77 @@
+/**
+ * The filter that carries a head's state: a plain Kalman filter (Kalman 1960; Anderson & Moore, *Optimal Filtering*,
+ * chapter 3) on five numbers. Squared pitches are linear in turns, and for known turns the step is linear in the
+ * answers too, so learning the drum is part of the same filter.
+ */
+
+/** Squared mean pitch, second harmonic (cosine, sine) in Hz^2, and the answers in Hz^2 per turn. */
+export const MEAN = 0
+export const COSINE = 1
+export const SINE = 2
+export const TURN_LAW = 3
+export const SECOND = 4
+const SIZE = 5
+
+export interface Belief {
+  x: Float64Array
+  /** Covariance, row-major 5 x 5. */
+  p: Float64Array
+}
+
+export function copyBelief(belief: Belief): Belief {
+  return { x: belief.x.slice(), p: belief.p.slice() }
+}
+
+/** Takes in a scalar measurement `value` = `row` . x + noise of the given variance. */
+export function update(belief: Belief, row: ArrayLike<number>, value: number, variance: number): Belief {
+  const next = copyBelief(belief)
+  const gain = new Float64Array(SIZE)
+  let predicted = 0
+  let total = variance
+  for (let i = 0; i < SIZE; i++) {
+    predicted += row[i] * belief.x[i]
+    for (let j = 0; j < SIZE; j++) gain[i] += belief.p[i * SIZE + j] * row[j]
+  }
+  for (let i = 0; i < SIZE; i++) total += row[i] * gain[i]
+  for (let i = 0; i < SIZE; i++) {
+    next.x[i] += (gain[i] / total) * (value - predicted)
+    for (let j = 0; j < SIZE; j++) next.p[i * SIZE + j] -= (gain[i] * gain[j]) / total
+  }
+  return next
+}
+
+/** Variance of `row` . x. */
+export function varianceOf(belief: Belief, row: ArrayLike<number>): number {
+  let sum = 0
+  for (let i = 0; i < SIZE; i++) for (let j = 0; j < SIZE; j++) sum += row[i] * belief.p[i * SIZE + j] * row[j]
+  return Math.max(0, sum)
+}
+
+export interface TurnPattern {
+  mean: number
+  cosine: number
+  sine: number
+}
+
+/**
+ * Carries the state over a set of turns, given as their mean and second harmonic.
+ * @param noise variances added to mean, cosine and sine
+ */
+export function turn(belief: Belief, pattern: TurnPattern, noise: readonly [number, number, number]): Belief {
+  const next = copyBelief(belief)
+  const moves: Array<[number, number, number]> = [
+    [MEAN, TURN_LAW, pattern.mean],
+    [COSINE, SECOND, pattern.cosine],
+    [SINE, SECOND, pattern.sine],
+  ]
+  for (const [target, source, amount] of moves) next.x[target] += belief.x[source] * amount
+  // P' = F P F^T with F the identity plus `amount` at (target, source): rows first, then columns.
+  for (const [target, source, amount] of moves) {
+    for (let j = 0; j < SIZE; j++) next.p[target * SIZE + j] += amount * next.p[source * SIZE + j]
+  }
+  for (const [target, source, amount] of moves) {
+    for (let i = 0; i < SIZE; i++) next.p[i * SIZE + target] += amount * next.p[i * SIZE + source]
+  }
+  noise.forEach((variance, i) => (next.p[i * SIZE + i] += variance))
+  return next
+}

@@ -1,0 +1,61 @@
+import { CENTS_PER_NEPER } from '../units/pitch'
+import type { EvenHead, Round } from './types'
+import { mutedHz } from './otherHead'
+
+/** One lug's reading as the estimate takes it in: a squared pitch with its variance. */
+export interface LugReading {
+  /** 0-based. */
+  lug: number
+  hz: number
+  errorHz: number
+  /** True where the poles were told apart, so that this is their weighted mean and no louder pole. */
+  weighted: boolean
+}
+
+export const DEFAULT_READING_CENTS = 2
+/** A finger a little off the centre, a stroke a little off the lug: no reading is better than this in cents. */
+const HANDLING_CENTS = 0.7
+/** Modes further than this from the loudest are not of the same pair. */
+const PAIR_CENTS = 160
+
+/**
+ * The readings of a round, poles before bare numbers where a lug has both; those taken with the other head free are
+ * carried to what they would read with it muted.
+ */
+export function lugReadings(head: EvenHead, round: Round): LugReading[] {
+  const heard = heardReadings(round)
+  if (round.otherHead !== 'free' || heard.length === 0) return heard
+  // The shift is that of the head as a whole: one factor for all lugs, from their middle.
+  const middle = heard.reduce((sum, reading) => sum + reading.hz, 0) / heard.length
+  const factor = mutedHz(head, middle) / middle
+  return heard.map((reading) => ({ ...reading, hz: reading.hz * factor }))
+}
+
+function heardReadings(round: Round): LugReading[] {
+  const withPoles = (round.readings ?? []).map(({ lug, modes }): LugReading => {
+    const loudest = modes.reduce((a, b) => (b.levelDb > a.levelDb ? b : a))
+    const pair = modes.filter((mode) => Math.abs(CENTS_PER_NEPER * Math.log(mode.hz / loudest.hz)) < PAIR_CENTS)
+    let weight = 0
+    let sum = 0
+    let variance = 0
+    for (const mode of pair) {
+      const w = 10 ** (mode.levelDb / 20)
+      weight += w
+      sum += w * mode.hz
+      variance += (w * mode.standardErrorHz) ** 2
+    }
+    const hz = sum / weight
+    return {
+      lug: lug - 1,
+      hz,
+      errorHz: Math.hypot(Math.sqrt(variance) / weight, (hz * HANDLING_CENTS) / CENTS_PER_NEPER),
+      weighted: pair.length > 1,
+    }
+  })
+  const known = new Set(withPoles.map((reading) => reading.lug))
+  const cents = Math.hypot(round.readingErrorCents ?? DEFAULT_READING_CENTS, HANDLING_CENTS)
+  const bare = (round.readingsHz ?? []).flatMap((hz, lug): LugReading[] =>
+    hz === null || known.has(lug) ? [] : [{ lug, hz, errorHz: (hz * cents) / CENTS_PER_NEPER, weighted: false }],
+  )
+  return [...withPoles, ...bare]
+}

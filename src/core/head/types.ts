@@ -1,0 +1,42 @@
+import type { Hoop } from '../membrane/turnLaw'
+
+/** What is given of one head and what happened to it; `records/even.ts` guards these at the door. */
+export interface EvenHead {
+  side: 'batter' | 'resonant'
+  diameterInches: number
+  lugs: number
+  hoop: Hoop
+  threadPitchMm: number
+  pliesMils: number[]
+  ceilingHz?: number
+  depthInches?: number
+  other?: { hz: number; pliesMils: number[] }
+}
+
+export interface PoleReading {
+  hz: number
+  levelDb: number
+  standardErrorHz: number
+}
+
+/** The readings of one pass and the turns then made. */
+export interface Round {
+  /** Lug pitches in Hz, null where not read; lug 1 first. */
+  readingsHz?: (number | null)[]
+  /** One standard error of a bare number, in cents. */
+  readingErrorCents?: number
+  /** Readings with their poles, beside or instead of the bare numbers. */
+  readings?: Array<{ lug: number; modes: PoleReading[] }>
+  otherHead?: 'muted' | 'free' | 'off'
+  pressed?: boolean
+  /** Turned after these readings, net per rod; none on the newest round. */
+  turns?: number[]
+}
+
+/** What a head has taught of its own answers; means with one standard error. */
+export interface Learned {
+  hz2PerTurn: number
+  hz2PerTurnError: number
+  secondAnswer: number
+  secondAnswerError: number
+}

@@ -1,0 +1,101 @@
+import { turnLawPrior } from '../membrane/turnLaw'
+import { logNormalDensity } from '../numeric/normal'
+import { centsBetween } from '../units/pitch'
+import type { MeasureOptions, Mode } from './types'
+
+/** Which of the modes is the lug pitch. */
+export interface Candidate<M extends Mode> {
+  /** One pole, or the two of a (1,1) pair, louder first. */
+  poles: M[]
+  /** Amplitude-weighted mean of the poles. */
+  hz: number
+  odds: number
+}
+
+/** Poles of one (1,1) pair lie within this: as-found heads are seldom more uneven. */
+const WIDEST_PAIR_CENTS = 160
+/** The weaker pole of a pair still counts down to this level against the other. */
+const WEAKEST_POLE_DB = -32
+/** Both poles are one motion of one film: their decays agree within this factor. */
+const DECAY_FACTOR = 1.7
+/** Without anything else known: lug pitches of a size lie around 0.4 to 1.5 turns above slack. */
+const USUAL_TURNS = 0.8
+const SIZE_PRIOR_CENTS = 700
+/** An expectation can be wrong altogether: this much of the prior stays wide. */
+const WRONG_EXPECTATION = 0.02
+const DEFAULT_EXPECT_CENTS = 120
+
+/** Groups modes into candidates and weighs them; best first. Empty when the band leaves none. */
+export function chooseLugMode<M extends Mode>(modes: readonly M[], options: MeasureOptions): Candidate<M>[] {
+  const groups = group(modes).filter(({ hz }) => {
+    const band = options.bandHz
+    return !band || (hz >= band[0] && hz <= band[1])
+  })
+  const scores = groups.map((candidate) => logPrior(candidate.hz, options) + logPattern(candidate, modes))
+  const top = Math.max(...scores)
+  const weights = scores.map((score) => Math.exp(score - top))
+  const total = weights.reduce((sum, w) => sum + w, 0)
+  return groups
+    .map((candidate, i) => ({ ...candidate, odds: weights[i] / total }))
+    .sort((a, b) => b.odds - a.odds)
+}
+
+function group<M extends Mode>(modes: readonly M[]): Array<{ poles: M[]; hz: number }> {
+  const free = [...modes].sort((a, b) => b.levelDb - a.levelDb)
+  const groups: Array<{ poles: M[]; hz: number }> = []
+  while (free.length) {
+    const first = free.shift()!
+    const partner = free.findIndex(
+      (other) =>
+        Math.abs(centsBetween(first.hz, other.hz)) < WIDEST_PAIR_CENTS &&
+        other.levelDb - first.levelDb > WEAKEST_POLE_DB &&
+        other.decaySeconds < DECAY_FACTOR * first.decaySeconds &&
+        first.decaySeconds < DECAY_FACTOR * other.decaySeconds,
+    )
+    const poles = partner < 0 ? [first] : [first, ...free.splice(partner, 1)]
+    groups.push({ poles, hz: weightedHz(poles) })
+  }
+  return groups
+}
+
+/** Amplitude-weighted mean pitch of some poles. */
+export function weightedHz(poles: readonly Mode[]): number {
+  let weight = 0
+  let sum = 0
+  for (const pole of poles) {
+    const w = 10 ** (pole.levelDb / 20)
+    weight += w
+    sum += w * pole.hz
+  }
+  return sum / weight
+}
+
+function logPrior(hz: number, options: MeasureOptions): number {
+  const wide = options.diameterInches
+    ? logNormalDensity(
+        centsBetween(Math.sqrt(USUAL_TURNS * turnLawPrior(options.diameterInches).mean), hz),
+        SIZE_PRIOR_CENTS,
+      )
+    : -Math.log(4000)
+  if (!options.expectHz) return wide
+  const near = logNormalDensity(centsBetween(options.expectHz, hz), options.expectCents ?? DEFAULT_EXPECT_CENTS)
+  return Math.log(WRONG_EXPECTATION * Math.exp(wide) + (1 - WRONG_EXPECTATION) * Math.exp(near))
+}
+
+/**
+ * How well the other modes fit if this one is the (1,1): the lug mode is the loudest near the rim with the centre
+ * touched, and the (2,1) stands 1.34 (no air) to 1.46 (much air) above it.
+ */
+function logPattern<M extends Mode>(candidate: { poles: M[]; hz: number }, modes: readonly M[]): number {
+  const level = Math.max(...candidate.poles.map((pole) => pole.levelDb))
+  let score = 0.115 * level
+  const has = (low: number, high: number, weakestDb: number) =>
+    modes.some((mode) => {
+      const ratio = mode.hz / candidate.hz
+      return ratio > low && ratio < high && mode.levelDb > weakestDb
+    })
+  if (has(1.33, 1.47, level - 30)) score += 1.2
+  // With the centre touched the lug mode is the lowest that rings loud: a loud one below says that this is a higher one.
+  if (has(0.4, 0.9, level - 12)) score -= 2.5
+  return score
+}

@@ -1,0 +1,152 @@
+import { cholesky, choleskySolve, invertSymmetric } from '../numeric/linear'
+import { accumulate, evaluate, GLIDE_SD, mirror, PER_MODE, type Problem, type State } from './model'
+import type { Pole } from './subspace'
+
+/**
+ * Nonlinear least squares on a sum of damped sinusoids with a common glide (see `model.ts`), by Levenberg-Marquardt
+ * with analytic derivatives (Nocedal & Wright, *Numerical Optimization*, section 10.3). The covariance is that of the
+ * linearised fit (Kay, *Fundamentals of Statistical Signal Processing: Estimation Theory*, chapters 3 and 8).
+ */
+export interface FittedMode extends Pole {
+  /** Amplitude at the start of the fitted stretch, and its cosine and sine parts. */
+  amplitude: number
+  cosine: number
+  sine: number
+}
+
+export interface Glide {
+  /** Relative pitch above the settled one at the start of the stretch. */
+  relative: number
+  /** Time in which the glide falls by a factor e. */
+  seconds: number
+}
+
+export interface Fit {
+  modes: FittedMode[]
+  glide: Glide
+  /** Sum of squared residuals. */
+  residual: number
+  residuals: Float64Array
+  /**
+   * Covariance of the parameters for noise of unit variance, row-major; per mode frequency (Hz), damping (1/s),
+   * cosine, sine, then the glide and the log of its time. Null where the fit is degenerate.
+   */
+  covariance: Float64Array | null
+  parameters: number
+}
+
+const FASTEST_DECAY_SECONDS = 0.008
+const SLOWEST_DECAY_SECONDS = 20
+const LARGEST_GLIDE = 0.2
+const MOST_ITERATIONS = 14
+/** Relative gain of the cost below which a fit has arrived. */
+const ARRIVED = 1e-6
+
+/**
+ * Refines `poles` on evenly sampled `samples`.
+ * @param noisePower variance of a sample's noise, which sets the strength of the glide's prior
+ * @param glide where the glide's search starts, or null for none
+ */
+export function refineModes(
+  samples: Float64Array,
+  rateHz: number,
+  poles: readonly Pole[],
+  noisePower: number,
+  glide: Glide | null,
+  { iterations = MOST_ITERATIONS, glideSd = GLIDE_SD } = {},
+): Fit {
+  const problem: Problem = {
+    samples,
+    rateHz,
+    glidePrior: glide && { seconds: glide.seconds, sd: glideSd, noisePower: Math.max(noisePower, 1e-16) },
+  }
+  const n = poles.length * PER_MODE + 2
+  let theta = startingPoint(problem, poles, glide)
+  let state = evaluate(problem, theta, true)
+  let damping = 1e-3
+  for (let iteration = 0; iteration < iterations; iteration++) {
+    const step = solveStep(state, damping, n)
+    if (!step) break
+    const candidate = theta.map((value, i) => value + step[i])
+    limit(candidate, poles.length)
+    const next = evaluate(problem, candidate, false)
+    if (next.cost < state.cost) {
+      const gain = (state.cost - next.cost) / state.cost
+      theta = candidate
+      state = evaluate(problem, theta, true)
+      damping = Math.max(damping / 8, 1e-12)
+      if (gain < ARRIVED) break
+    } else {
+      damping *= 8
+      if (damping > 1e6) break
+    }
+  }
+  return describe(theta, state, poles.length, glide?.seconds ?? 1)
+}
+
+/** Amplitudes of `poles` on `samples` by linear least squares, no glide: cosine and sine parts in turn. */
+export function fitAmplitudes(samples: Float64Array, rateHz: number, poles: readonly Pole[]): Float64Array {
+  const m = 2 * poles.length
+  const normal = new Float64Array(m * m)
+  const right = new Float64Array(m)
+  const row = new Float64Array(m)
+  for (let i = 0; i < samples.length; i++) {
+    const t = i / rateHz
+    poles.forEach((pole, k) => {
+      const envelope = Math.exp(-t / pole.decaySeconds)
+      const phase = 2 * Math.PI * pole.hz * t
+      row[2 * k] = envelope * Math.cos(phase)
+      row[2 * k + 1] = envelope * Math.sin(phase)
+    })
+    accumulate(normal, right, row, samples[i], m)
+  }
+  for (let i = 0; i < m; i++) normal[i * m + i] *= 1 + 1e-9
+  mirror(normal, m)
+  const factor = cholesky(normal, m)
+  return factor ? choleskySolve(factor, right, m) : new Float64Array(m)
+}
+
+function startingPoint(problem: Problem, poles: readonly Pole[], glide: Glide | null): Float64Array {
+  const theta = new Float64Array(poles.length * PER_MODE + 2)
+  const amplitudes = fitAmplitudes(problem.samples, problem.rateHz, poles)
+  poles.forEach((pole, k) => {
+    theta.set([pole.hz, 1 / pole.decaySeconds, amplitudes[2 * k], amplitudes[2 * k + 1]], k * PER_MODE)
+  })
+  theta[theta.length - 2] = glide?.relative ?? 0
+  return theta
+}
+
+function solveStep(state: State, damping: number, n: number) {
+  const damped = Float64Array.from(state.normal!)
+  for (let i = 0; i < n; i++) damped[i * n + i] += damping * damped[i * n + i] + 1e-30
+  const factor = cholesky(damped, n)
+  return factor && choleskySolve(factor, state.gradient!, n)
+}
+
+/** Keeps every pole where a drum's can be, so that one bad step cannot run away. */
+function limit(theta: Float64Array, count: number) {
+  const clamp = (value: number, low: number, high: number) => Math.min(high, Math.max(low, value))
+  for (let k = 0; k < count; k++) {
+    const at = k * PER_MODE
+    theta[at] = Math.max(5, theta[at])
+    theta[at + 1] = clamp(theta[at + 1], 1 / SLOWEST_DECAY_SECONDS, 1 / FASTEST_DECAY_SECONDS)
+  }
+  theta[theta.length - 2] = clamp(theta[theta.length - 2], -LARGEST_GLIDE, LARGEST_GLIDE)
+  theta[theta.length - 1] = clamp(theta[theta.length - 1], -2, 2)
+}
+
+function describe(theta: Float64Array, state: State, count: number, glideSeconds: number): Fit {
+  const n = theta.length
+  const modes = Array.from({ length: count }, (_, k) => {
+    const [hz, damping, cosine, sine] = theta.subarray(k * PER_MODE, (k + 1) * PER_MODE)
+    return { hz, decaySeconds: 1 / damping, cosine, sine, amplitude: Math.hypot(cosine, sine) }
+  })
+  return {
+    modes,
+    glide: { relative: theta[n - 2], seconds: glideSeconds * Math.exp(theta[n - 1]) },
+    residual: state.residuals.reduce((sum, r) => sum + r * r, 0),
+    residuals: state.residuals,
+    covariance: invertSymmetric(state.normal!, n),
+    parameters: n,
+  }
+}

@@ -1,0 +1,117 @@
+import { filterAndDecimate, lowPassTaps } from '../numeric/filters'
+
+/** The stretch of a tap that is measured: after the stick's click, before it sinks into the noise. */
+export interface Tail {
+  samples: Float64Array
+  rateHz: number
+  /** Time from the stroke to the first sample of the tail. */
+  fromSeconds: number
+  /** Variance of the noise in the band, heard before the stroke; 0 where nothing was heard. */
+  noisePower: number
+  /** Mean power of the tail's first 40 ms over the noise, in dB; Infinity without noise. */
+  snrDb: number
+}
+
+/** Highest pitch that is analysed: lug pitches end near 500 Hz, their next modes tell which one it was. */
+export const BAND_END_HZ = 760
+const WORKING_RATE_HZ = 2000
+/** The click is over after 10 to 15 ms. */
+const CLICK_SECONDS = 0.025
+const LONGEST_SECONDS = 1.6
+const SHORTEST_SECONDS = 0.05
+const BLOCK_SECONDS = 0.02
+/** Noise is read from this long before the stroke. */
+const BEFORE_SECONDS = 0.3
+/** The tail ends where its power falls to this multiple of the noise. */
+const END_OVER_NOISE = 1.5
+
+const filters = new Map<number, Float64Array>()
+
+function filterFor(rateHz: number, factor: number): Float64Array {
+  let taps = filters.get(rateHz)
+  if (!taps) {
+    const stop = Math.min(rateHz / factor - BAND_END_HZ, 0.49 * rateHz)
+    taps = lowPassTaps(rateHz, BAND_END_HZ, stop, 80)
+    filters.set(rateHz, taps)
+  }
+  return taps
+}
+
+/**
+ * Band-limits and decimates around a stroke and cuts the tail.
+ * @param onset sample of the stroke; @param end sample where the next stroke begins, or the end of the samples
+ * @returns null when what is left is too short to measure
+ */
+export function cutTail(
+  samples: Float32Array,
+  rateHz: number,
+  onset: number,
+  end: number,
+): Tail | null {
+  const factor = Math.max(1, Math.floor(rateHz / WORKING_RATE_HZ))
+  const rate = rateHz / factor
+  const taps = filterFor(rateHz, factor)
+  const guard = Math.ceil(taps.length / 2)
+  const longest = Math.round((LONGEST_SECONDS + CLICK_SECONDS) * rateHz)
+  const from = onset + Math.round(CLICK_SECONDS * rateHz)
+  const to = Math.min(end - Math.round(0.005 * rateHz), onset + longest)
+  if (to - from < SHORTEST_SECONDS * rateHz) return null
+  // The filter looks `guard` samples to either side: give it the real neighbours, so the cut adds no edge of its own.
+  const first = Math.max(0, from - guard)
+  const lead = from - first
+  const work = filterAndDecimate(samples.subarray(first, Math.min(samples.length, to + guard)), taps, factor)
+  const skip = Math.ceil(lead / factor)
+  const band = work.subarray(skip, skip + Math.floor((to - from) / factor))
+
+  const noisePower = noiseBefore(samples, rateHz, onset, taps, factor, guard)
+  const length = lengthAboveNoise(band, rate, noisePower)
+  if (length < SHORTEST_SECONDS * rate) {
+    return { samples: band.slice(0, Math.max(length, 0)), rateHz: rate, fromSeconds: 0, noisePower, snrDb: snr(band, rate, noisePower) }
+  }
+  return {
+    samples: band.slice(0, length),
+    rateHz: rate,
+    fromSeconds: (first + skip * factor - onset) / rateHz,
+    noisePower,
+    snrDb: snr(band, rate, noisePower),
+  }
+}
+
+function snr(band: Float64Array, rateHz: number, noisePower: number): number {
+  const early = power(band.subarray(0, Math.round(0.04 * rateHz)))
+  if (noisePower === 0) return early > 0 ? Infinity : -Infinity
+  return 10 * Math.log10(Math.max(early - noisePower, 1e-20) / noisePower)
+}
+
+function power(samples: Float64Array): number {
+  let sum = 0
+  for (const x of samples) sum += x * x
+  return samples.length ? sum / samples.length : 0
+}
+
+function noiseBefore(
+  samples: Float32Array,
+  rateHz: number,
+  onset: number,
+  taps: Float64Array,
+  factor: number,
+  guard: number,
+): number {
+  const to = onset - guard - Math.round(0.002 * rateHz)
+  const from = Math.max(0, to - Math.round(BEFORE_SECONDS * rateHz))
+  if (to - from < 0.02 * rateHz) return 0
+  const band = filterAndDecimate(samples.subarray(Math.max(0, from - guard), to + guard), taps, factor)
+  const skip = Math.ceil(Math.min(guard, from) / factor)
+  return power(band.subarray(skip, band.length - skip))
+}
+
+/** Samples up to where the power of 20 ms blocks sinks to the noise. */
+function lengthAboveNoise(band: Float64Array, rateHz: number, noisePower: number): number {
+  const block = Math.round(BLOCK_SECONDS * rateHz)
+  // Without a heard noise level, 60 dB under the start is where a 16-bit recording ends.
+  const limit = Math.max(END_OVER_NOISE * noisePower, power(band.subarray(0, block)) * 1e-6)
+  for (let at = 0; at + block <= band.length; at += block) {
+    if (power(band.subarray(at, at + block)) < limit) return at
+  }
+  return band.length
+}

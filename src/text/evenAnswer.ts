@@ -1,0 +1,22 @@
+import type { EvenAnswer } from '@/core/evening/types'
+import { adviceText } from './advice'
+
+const hundredths = (value: number) => Math.round(value * 100) / 100
+const sixFigures = (value: number) => Number(value.toPrecision(6))
+
+/** An answer as commands and route handlers give it out: pitches to 0.01 Hz, with the advice in words. */
+export function evenAnswerRecord(answer: EvenAnswer) {
+  return {
+    ...answer,
+    targetHz: hundredths(answer.targetHz),
+    predictedHz: answer.predictedHz.map(hundredths),
+    predictedErrorCents: answer.predictedErrorCents.map(hundredths),
+    spreadCents: hundredths(answer.spreadCents),
+    spreadErrorCents: hundredths(answer.spreadErrorCents),
+    meanHz: hundredths(answer.meanHz),
+    meanErrorCents: hundredths(answer.meanErrorCents),
+    confidence: hundredths(answer.confidence),
+    learned: Object.fromEntries(Object.entries(answer.learned).map(([key, value]) => [key, sixFigures(value)])),
+    advice: adviceText(answer),
+  }
+}
