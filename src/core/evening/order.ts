@@ -39,21 +39,23 @@ export function starOrder(lugs: number, first = 0): number[][] {
 
 /**
  * The hand's steps for a set of turns: opposite pairs in star order from the largest move on; with one key rod after
- * rod, and large turns in two or more rounds of bites so that no rod runs far ahead.
+ * rod, and large turns in rounds of a quarter so that no rod runs far ahead.
  */
 export function orderSteps(turns: readonly number[], keys: 1 | 2): Step[] {
-  const lugs = turns.length
-  const largest = turns.reduce((best, t, i) => (Math.abs(t) > Math.abs(turns[best]) ? i : best), 0)
-  const pairs = starOrder(lugs, largest)
-    .map((pair) => pair.filter((rod) => turns[rod] !== 0))
-    .filter((pair) => pair.length > 0)
-  const step = (rods: number[], part: (turn: number) => number): Step => ({
-    rods: rods.map((rod) => rod + 1),
-    turns: rods.map((rod) => part(turns[rod])),
-  })
-  if (keys === 2) return pairs.map((pair) => step(pair, (t) => t))
-  const bites = Math.max(1, Math.ceil(Math.max(...turns.map(Math.abs)) / ONE_KEY_BITE_TURNS - 1e-9))
-  return Array.from({ length: bites }).flatMap(() =>
-    pairs.flatMap((pair) => pair.map((rod) => step([rod], (t) => t / bites))),
-  )
+  const left = turns.map((turn) => (Math.abs(turn) < 1e-9 ? 0 : turn))
+  const steps: Step[] = []
+  while (left.some((turn) => turn !== 0)) {
+    const largest = left.reduce((best, turn, i) => (Math.abs(turn) > Math.abs(left[best]) ? i : best), 0)
+    const bite = (rod: number) =>
+      keys === 2 ? left[rod] : Math.sign(left[rod]) * Math.min(Math.abs(left[rod]), ONE_KEY_BITE_TURNS)
+    for (const pair of starOrder(left.length, largest)) {
+      const rods = pair.filter((rod) => left[rod] !== 0)
+      const groups = keys === 2 ? [rods] : rods.map((rod) => [rod])
+      for (const group of groups.filter((rodsNow) => rodsNow.length > 0)) {
+        steps.push({ rods: group.map((rod) => rod + 1), turns: group.map(bite) })
+        group.forEach((rod) => (left[rod] -= bite(rod)))
+      }
+    }
+  }
+  return steps
 }

@@ -1,0 +1,202 @@
+import { mkdirSync, writeFileSync } from 'node:fs'
+import { even } from '@/core/evening/even'
+import type { Round } from '@/core/head/types'
+import { estimateHead } from '@/core/head/estimate'
+import { COSINE, MEAN, SINE } from '@/core/head/kalman'
+import { evenHeadOf, targetFromFit, toleranceOf } from '@/core/keeping/targets'
+import { nearRods, practiceHead, roughRods, turnedByHand } from '@/core/practice/drum'
+import { pickup, truthOf } from '@/core/practice/model'
+import { lugAngle } from '@/core/head/harmonics'
+import { seededRandom, seedFromText } from '@/core/numeric/random'
+import type { HumbraEvent } from '@/core/records/event'
+import { writeKitFile } from '@/core/records/kitFile'
+import type { Drum, Side } from '@/core/records/kit'
+import type { PracticeState } from '@/core/records/practice'
+import { DAYS, DRUMS, END_MS, KIT_ID, KIT_NAME } from './scenario'
+
+/** Writes public/demo/lounge.humbra.json: eight weeks of log, made by the practice drum so that it agrees with itself. */
+const events: HumbraEvent[] = []
+const states = new Map<string, PracticeState>()
+const random = seededRandom(7)
+let clockMs = 0
+
+type Body = HumbraEvent extends infer E ? (E extends unknown ? Omit<E, 'id' | 'at' | 'kit' | 'schema'> : never) : never
+
+function add(body: Body): void {
+  clockMs += 20_000
+  events.push({
+    ...body,
+    id: `demo-${String(events.length + 1).padStart(4, '0')}`,
+    at: new Date(clockMs).toISOString(),
+    kit: KIT_ID,
+    schema: 1,
+  } as HumbraEvent)
+}
+
+function day(daysBefore: number, hour: number): void {
+  clockMs = END_MS - daysBefore * 86_400_000 - (16 - hour) * 3_600_000
+}
+
+const by = { source: 'practice', algorithm: 'demo' } as const
+const hand = { source: 'hand', algorithm: null } as const
+
+function stateOf(drum: Drum, side: Side, aroundHz: number): PracticeState {
+  const key = `${drum.id}/${side}`
+  let state = states.get(key)
+  if (!state) {
+    state = { kit: KIT_ID, drum: drum.id, side, taps: 0, ...roughRods(drum.lugs, aroundHz, seedFromText(key)) }
+    states.set(key, state)
+  }
+  return state
+}
+
+/** What a careful tap at a lug would read: the truth with its poles, and half a cent of error. */
+function read(drum: Drum, side: Side, state: PracticeState, otherHz: number): Round {
+  const head = practiceHead(
+    {
+      seedText: `${drum.id}/${side}`,
+      ...drum,
+      hoop: drum[side].hoop,
+      pliesMils: drum[side].pliesMils,
+      otherPliesMils: drum[side === 'batter' ? 'resonant' : 'batter'].pliesMils,
+    },
+    state,
+    { lugHz: otherHz, muted: true },
+  )
+  const truth = truthOf(head)
+  const mode = truth.modes.find(({ m, n }) => m === 1 && n === 1)!
+  const readings = truth.lugHz.map((lugHz, i) => {
+    const slip = 1 + (0.6 / 1731.2) * random.normal()
+    const levels = mode.poles.map((pole) => 10 * Math.log10(pickup(mode, pole, 0.78, lugAngle(i, drum.lugs)) + 1e-9))
+    const top = Math.max(...levels)
+    const poles = mode.poles.map((pole, j) => ({
+      hz: round(pole.hz * slip, 3),
+      decaySeconds: round(0.21 * (234 / pole.hz) ** 0.7, 3),
+      levelDb: round(2 * (levels[j] - top), 1),
+      standardErrorHz: round(pole.hz * 3e-4, 3),
+    }))
+    add({
+      kind: 'readingTaken',
+      drum: drum.id,
+      side,
+      lug: i + 1,
+      hz: round(lugHz * slip, 3),
+      standardErrorHz: round(lugHz * 3e-4, 3),
+      poles: poles.filter((pole) => pole.levelDb > -30),
+      otherHead: 'muted',
+      ...by,
+    })
+    return { lug: i + 1, modes: [{ hz: lugHz * slip, levelDb: 0, standardErrorHz: lugHz * 3e-4 }] }
+  })
+  return { readings, pressed: true }
+}
+
+function round(value: number, places: number): number {
+  return Number(value.toFixed(places))
+}
+
+/** A sitting on one head: read, turn, press, until the tool says done or the passes are used up. */
+function sit(drum: Drum, side: Side, targetHz: number, otherHz: number, passes: number, sheet?: string): void {
+  const state = stateOf(drum, side, targetHz)
+  const rounds: Round[] = []
+  const head = evenHeadOf(drum, side, null)
+  for (let pass = 0; ; pass++) {
+    rounds.push(read(drum, side, state, otherHz))
+    const request = { head, target: { hz: targetHz }, toleranceCents: toleranceOf(drum, side, targetHz), keys: 2 as const, largestStepTurns: 0.5, rounds }
+    const answer = even(request)
+    if (answer.done || answer.reason || pass >= passes) break
+    for (const step of answer.steps) {
+      const turns = new Array<number>(drum.lugs).fill(0)
+      step.rods.forEach((rod, i) => (turns[rod - 1] = step.turns[i]))
+      add({ kind: 'rodsTurned', drum: drum.id, side, turns, planned: turns, ...by })
+    }
+    add({ kind: 'pressed', drum: drum.id, side, ...by })
+    rounds.at(-1)!.turns = answer.turns
+    state.rods = turnedByHand(state.rods, answer.turns, seedFromText(`${drum.id}${side}${events.length}`))
+  }
+  if (sheet) keep(drum, side, rounds, sheet)
+}
+
+const SHEETS: Record<string, string> = { lounge: 'Lounge, low ceiling', deck: 'Open deck' }
+
+function keep(drum: Drum, side: Side, rounds: Round[], sheet: string): void {
+  const { x, p } = estimateHead(evenHeadOf(drum, side, null), rounds).belief
+  const toCents = 1731.2 / (2 * x[MEAN])
+  const fit = {
+    meanHz: round(Math.sqrt(x[MEAN]), 3),
+    meanErrorCents: round(toCents * Math.sqrt(p[MEAN * 6]), 3),
+    cosineCents: round(toCents * x[COSINE], 3),
+    sineCents: round(toCents * x[SINE], 3),
+    waveErrorCents: round(toCents * Math.sqrt(Math.max(p[COSINE * 6], p[SINE * 6])), 3),
+  }
+  add({
+    kind: 'sheetKept',
+    drum: drum.id,
+    side,
+    sheet: `demo-sheet-${sheet}`,
+    name: SHEETS[sheet],
+    target: targetFromFit(fit, toleranceOf(drum, side, fit.meanHz), false),
+    ...by,
+  })
+}
+
+/** Moves rods unseen: playing, weather, transport. */
+function drift(drum: Drum, side: Side, turns: (rod: number) => number): void {
+  const state = states.get(`${drum.id}/${side}`)!
+  state.rods = state.rods.map((rod, i) => rod + turns(i))
+}
+
+function sitKit(daysBefore: number, sheet: 'lounge' | 'deck', passes: number): void {
+  for (const [i, demo] of DRUMS.entries()) {
+    day(daysBefore, 9 + i)
+    const { batterHz, resonantHz } = demo[sheet]
+    sit(demo.drum, 'resonant', resonantHz, batterHz, passes, sheet)
+    sit(demo.drum, 'batter', batterHz, resonantHz, passes, sheet)
+  }
+}
+
+const snare = DRUMS[4].drum
+const tom12 = DRUMS[2].drum
+const floor = DRUMS[1].drum
+
+day(DAYS.found, 8)
+add({ kind: 'kitEdited', change: { what: 'kitMade', name: KIT_NAME, simulated: true }, ...hand })
+for (const { drum } of DRUMS) add({ kind: 'kitEdited', change: { what: 'drumAdded', drum, after: null }, ...hand })
+sitKit(DAYS.found, 'lounge', 4)
+
+day(DAYS.headChange, 10)
+add({ kind: 'headFitted', drum: tom12.id, side: 'batter', head: { ...tom12.batter, fittedOn: new Date(clockMs).toISOString().slice(0, 10) }, ...hand })
+states.set(`${tom12.id}/batter`, { ...states.get(`${tom12.id}/batter`)!, ...roughRods(6, 138, 99) })
+sit(tom12, 'batter', 146.8, 185, 4)
+
+sitKit(DAYS.deck, 'deck', 4)
+for (const { drum } of DRUMS) for (const side of ['batter', 'resonant'] as const) drift(drum, side, () => -0.008)
+sitKit(DAYS.backToLounge, 'lounge', 4)
+
+// The humid week: the floor tom sinks; the snare is played hard and its near rods back off.
+day(DAYS.humid, 11)
+drift(floor, 'batter', (rod) => -0.03 - 0.012 * Math.cos((4 * Math.PI * rod) / 8))
+sit(floor, 'batter', 116.5, 147, 0)
+drift(floor, 'batter', (rod) => -0.02 - 0.05 * Math.cos((4 * Math.PI * rod) / 8 + 0.6))
+const near = nearRods(snare.lugs)
+drift(snare, 'batter', (rod) => (near.includes(rod) ? -0.13 : -0.004))
+drift(DRUMS[3].drum, 'resonant', () => -0.022)
+for (const [i, { drum, lounge }] of DRUMS.entries()) {
+  day(DAYS.checked, 11 + i / 2)
+  sit(drum, 'resonant', lounge.resonantHz, lounge.batterHz, 0)
+  sit(drum, 'batter', lounge.batterHz, lounge.resonantHz, 0)
+}
+day(DAYS.checked, 15)
+add({ kind: 'kitEdited', change: { what: 'sheetChosen', sheet: 'demo-sheet-lounge' }, ...hand })
+
+mkdirSync('public/demo', { recursive: true })
+const file = {
+  format: 'humbra-kit' as const,
+  schema: 1,
+  exportedAt: new Date(END_MS).toISOString(),
+  kit: KIT_ID,
+  events,
+  practice: [...states.values()].map((s) => ({ ...s, evenHz: round(s.evenHz, 4), rods: s.rods.map((rod) => round(rod, 5)) })),
+}
+writeFileSync('public/demo/lounge.humbra.json', writeKitFile(file))
+console.log(`demo: ${events.length} events`)

@@ -1,0 +1,22 @@
+/** The key map: the head from outside, badge at the top, lugs clockwise from it. */
+export interface KeyMapModel {
+  size: number
+  radius: number
+  badge: { x: number; y: number }
+  lugs: Array<{ lug: number; x: number; y: number; labelX: number; labelY: number; turns: number; next: boolean }>
+}
+
+/** @param turns per rod of the next move, 0 for rods it leaves alone */
+export function keyMapModel(size: number, turns: readonly number[]): KeyMapModel {
+  const radius = size * 0.36
+  const centre = size / 2
+  const lugs = turns.map((turn, i) => {
+    // The badge stands between the last lug and the first.
+    const angle = (2 * Math.PI * (i + 0.5)) / turns.length - Math.PI / 2
+    const at = (r: number) => ({ x: centre + r * Math.cos(angle), y: centre + r * Math.sin(angle) })
+    const rim = at(radius)
+    const label = at(radius * 0.72)
+    return { lug: i + 1, x: rim.x, y: rim.y, labelX: label.x, labelY: label.y, turns: turn, next: turn !== 0 }
+  })
+  return { size, radius, badge: { x: centre, y: centre - radius }, lugs }
+}

@@ -1,0 +1,124 @@
+import { extent } from 'd3-array'
+import { scaleLog } from 'd3-scale'
+import { centsBetween, nearestNote } from '@/core/units/pitch'
+
+/** The rail: one logarithmic frequency axis for all drums, a lane a drum. */
+export interface RailLaneInput {
+  id: string
+  batterHz: number | null
+  resonantHz: number | null
+  spreadCents: number | null
+  targetHz: number | null
+  toleranceCents: number
+}
+
+export interface RailLane {
+  id: string
+  batter: number | null
+  resonant: number | null
+  /** Ends of the spread whisker under the batter mark, magnified. */
+  whisker: { from: number; to: number } | null
+  /** Ends of the target's bracket. */
+  bracket: { from: number; to: number } | null
+  relation: string | null
+  /** Where the line to the next drum's batter arrives, and what the interval is; null at the last drum. */
+  next: { x: number; label: string } | null
+  /** Where the line from the drum before comes in. */
+  before: number | null
+}
+
+export interface RailModel {
+  lanes: RailLane[]
+  notes: Array<{ x: number; label: string }>
+  hertz: Array<{ x: number; label: string }>
+}
+
+/** The spread is drawn this many times wider than the axis, and the screen says so. */
+export const SPREAD_MAGNIFIED = 10
+const NARROWEST_BRACKET_PX = 11
+const SIDE_PX = 30
+const RIGHT_LABEL_PX = 118
+
+const INTERVALS: ReadonlyArray<[number, string]> = [
+  [0, 'alike'],
+  [100, 'half step'],
+  [200, 'whole step'],
+  [300, 'min. third'],
+  [400, 'maj. third'],
+  [500, 'fourth'],
+  [600, 'tritone'],
+  [700, 'fifth'],
+  [800, 'min. sixth'],
+  [900, 'maj. sixth'],
+  [1000, 'min. seventh'],
+  [1100, 'maj. seventh'],
+]
+
+/** An interval by its nearest tempered name and the cents from it: "fourth −12 c", "octave + fifth". */
+export function intervalText(cents: number): string {
+  const size = Math.abs(cents)
+  const octaves = Math.floor((size + 50) / 1200)
+  const rest = size - 1200 * octaves
+  const [near, name] = INTERVALS.reduce((a, b) => (Math.abs(rest - b[0]) < Math.abs(rest - a[0]) ? b : a))
+  const off = Math.round(rest - near)
+  const octave = octaves === 0 ? '' : octaves === 1 ? 'octave' : `${octaves} octaves`
+  const base = octave ? (near === 0 ? octave : `${octave} + ${name}`) : name
+  return off === 0 ? base : `${base} ${off > 0 ? '+' : '−'}${Math.abs(off)} c`
+}
+
+export function railModel(lanes: readonly RailLaneInput[], width: number, a4Hz: number): RailModel {
+  const pitches = lanes.flatMap((lane) => [lane.batterHz, lane.resonantHz, lane.targetHz].filter((hz) => hz !== null))
+  const [low, high] = pitches.length ? (extent(pitches) as [number, number]) : [60, 400]
+  const x = scaleLog([low * 0.9, Math.max(high, low * 2)], [SIDE_PX, Math.max(SIDE_PX + 120, width - RIGHT_LABEL_PX)])
+  const at = (hz: number | null) => (hz === null ? null : x(hz))
+  const models = lanes.map((lane, i): RailLane => {
+    const batter = at(lane.batterHz)
+    const target = at(lane.targetHz)
+    const wide = (cents: number, hz: number) => (x(hz * 2 ** (cents / 1200)) - x(hz)) / 2
+    const half = lane.spreadCents !== null && lane.batterHz ? SPREAD_MAGNIFIED * wide(lane.spreadCents, lane.batterHz) : null
+    const bracketHalf = lane.targetHz ? Math.max(NARROWEST_BRACKET_PX, SPREAD_MAGNIFIED * wide(lane.toleranceCents, lane.targetHz)) : 0
+    const following = lanes[i + 1]
+    const earlier = lanes[i - 1]
+    return {
+      id: lane.id,
+      batter,
+      resonant: at(lane.resonantHz),
+      whisker: batter !== null && half !== null ? { from: batter - half, to: batter + half } : null,
+      bracket: target !== null ? { from: target - bracketHalf, to: target + bracketHalf } : null,
+      relation:
+        lane.batterHz && lane.resonantHz
+          ? `${intervalText(centsBetween(lane.batterHz, lane.resonantHz))}${Math.abs(centsBetween(lane.batterHz, lane.resonantHz)) < 50 ? '' : lane.resonantHz > lane.batterHz ? ' up' : ' down'}`
+          : null,
+      next:
+        following?.batterHz && lane.batterHz
+          ? { x: x(following.batterHz), label: intervalText(centsBetween(lane.batterHz, following.batterHz)) }
+          : null,
+      before: earlier?.batterHz && lane.batterHz ? batter : null,
+    }
+  })
+  return { lanes: models, notes: noteTicks(x, a4Hz), hertz: hertzTicks(x) }
+}
+
+type LogScale = ReturnType<typeof scaleLog<number, number>>
+
+/** Notes a third or so apart, which is as close as they can stand and be read. */
+function noteTicks(x: LogScale, a4Hz: number): Array<{ x: number; label: string }> {
+  const [low, high] = x.domain()
+  const ticks: Array<{ x: number; label: string }> = []
+  for (let midi = 24; midi < 100; midi++) {
+    const hz = a4Hz * 2 ** ((midi - 69) / 12)
+    const { name } = nearestNote(hz, a4Hz)
+    if (hz < low || hz > high || !/^[CEA]\d/.test(name)) continue
+    const place = x(hz)
+    if (ticks.length === 0 || place - ticks.at(-1)!.x > 34) ticks.push({ x: place, label: name })
+  }
+  return ticks
+}
+
+function hertzTicks(x: LogScale): Array<{ x: number; label: string }> {
+  const [low, high] = x.domain()
+  return [40, 60, 80, 100, 150, 200, 300, 400, 600]
+    .filter((hz) => hz >= low && hz <= high)
+    .map((hz) => ({ x: x(hz), label: `${hz}` }))
+    .filter((tick, i, all) => i === 0 || tick.x - all[i - 1].x > 34)
+}

@@ -1,0 +1,174 @@
+import { chooseHead } from '@/session/actions/kits'
+import { startListening, stopListening } from '@/session/actions/listening'
+import { backOffNearRods, roughenPractice, tapPractice, tapRound } from '@/session/actions/practice'
+import { currentView, readAgain, withdrawTap } from '@/session/actions/readings'
+import { moveOn, pressed, turned, turnedAll } from '@/session/actions/turning'
+import { otherSide, type BenchView } from '@/session/benchView'
+import type { Session } from '@/session/session'
+import type { Command } from './types'
+
+const when = (test: (view: BenchView, session: Session) => boolean) => (session: Session) => {
+  const view = currentView(session)
+  return Boolean(view && test(view, session))
+}
+const practising = (session: Session) => session.get().settings.source === 'practice'
+const idle = (session: Session) => session.get().bench.busy === null
+
+/** Steps to the next or previous drum of the kit. */
+function stepDrum(session: Session, by: number): void {
+  const view = currentView(session)
+  if (!view) return
+  const { drums } = view.kit
+  const at = drums.findIndex(({ id }) => id === view.drum.id)
+  chooseHead(session, drums[(at + by + drums.length) % drums.length].id, view.side)
+}
+
+export const BENCH_COMMANDS: Command[] = [
+  {
+    id: 'bench.tap',
+    label: 'Tap the practice drum at the lug in focus',
+    group: 'Bench',
+    shortcut: 't',
+    enabled: when((view, session) => view.phase === 'read' && practising(session) && idle(session)),
+    run: async ({ session }) => void (await tapPractice(session)),
+  },
+  {
+    id: 'bench.tapRound',
+    label: 'Tap the practice drum at every lug left',
+    group: 'Bench',
+    shortcut: 'a',
+    enabled: when((view, session) => view.phase === 'read' && practising(session) && idle(session)),
+    run: ({ session }) => tapRound(session),
+  },
+  {
+    id: 'bench.listen',
+    label: 'Open or close the microphone',
+    group: 'Bench',
+    shortcut: 'm',
+    enabled: when((_, session) => session.get().settings.source === 'microphone'),
+    run: ({ session }) => (session.get().hearing.state === 'off' ? startListening(session) : stopListening(session)),
+  },
+  {
+    id: 'bench.file',
+    label: 'Read a recording',
+    group: 'Bench',
+    shortcut: 'f',
+    enabled: when((view, session) => view.phase === 'read' && session.get().settings.source === 'file' && idle(session)),
+    run: ({ pickFile }) => pickFile('sound'),
+  },
+  {
+    id: 'bench.turned',
+    label: 'Turned: the next move is made',
+    group: 'Bench',
+    shortcut: 'Enter',
+    enabled: when((view) => view.phase === 'turn' && view.steps.length > 0),
+    run: ({ session }) => turned(session),
+  },
+  {
+    id: 'bench.turnedAll',
+    label: 'All moves of this pass are made',
+    group: 'Bench',
+    shortcut: 'Shift+Enter',
+    enabled: when((view) => view.phase === 'turn' && view.steps.length > 0),
+    run: ({ session }) => turnedAll(session),
+  },
+  {
+    id: 'bench.otherwise',
+    label: 'Something else was turned',
+    group: 'Bench',
+    shortcut: 'e',
+    enabled: when((view) => view.sitting !== null),
+    run: ({ open }) => open('otherwise'),
+  },
+  {
+    id: 'bench.pressed',
+    label: 'Pressed: the head has settled',
+    group: 'Bench',
+    shortcut: 'p',
+    enabled: when((view) => view.phase === 'press'),
+    run: ({ session }) => pressed(session),
+  },
+  {
+    id: 'bench.moveOn',
+    label: 'Show the next move with what is read',
+    group: 'Bench',
+    shortcut: 'n',
+    enabled: when((view) => view.phase === 'read' && view.turnedNow === null && readCount(view) >= 3),
+    run: ({ session }) => moveOn(session),
+  },
+  {
+    id: 'bench.keep',
+    label: 'Keep the head on a sheet',
+    group: 'Bench',
+    shortcut: 'k',
+    enabled: when((view) => readCount(view) > 0),
+    run: ({ open }) => open('keep'),
+  },
+  {
+    id: 'bench.readAgain',
+    label: 'Read this lug again from the start',
+    group: 'Bench',
+    enabled: when((view) => readCount(view) > 0),
+    run: ({ session }) => {
+      const view = currentView(session)
+      if (view) readAgain(session, view.lug)
+    },
+  },
+  {
+    id: 'bench.withdraw',
+    label: 'Drop the last tap of this pass',
+    group: 'Bench',
+    shortcut: 'Backspace',
+    enabled: when((view) => readCount(view) > 0 && view.turnedNow === null),
+    run: ({ session }) => {
+      const last = [...(currentView(session)?.sitting?.passes.at(-1)?.readings.keys() ?? [])].at(-1)
+      if (last) withdrawTap(session, last)
+    },
+  },
+  {
+    id: 'bench.side',
+    label: 'Other head of this drum',
+    group: 'Bench',
+    shortcut: 's',
+    enabled: when(() => true),
+    run: ({ session }) => {
+      const view = currentView(session)
+      if (view) chooseHead(session, view.drum.id, otherSide(view.side))
+    },
+  },
+  {
+    id: 'bench.nextDrum',
+    label: 'Next drum',
+    group: 'Bench',
+    shortcut: ']',
+    enabled: when((view) => view.kit.drums.length > 1),
+    run: ({ session }) => stepDrum(session, 1),
+  },
+  {
+    id: 'bench.previousDrum',
+    label: 'Previous drum',
+    group: 'Bench',
+    shortcut: '[',
+    enabled: when((view) => view.kit.drums.length > 1),
+    run: ({ session }) => stepDrum(session, -1),
+  },
+  {
+    id: 'bench.roughen',
+    label: 'Put the practice head out of tune',
+    group: 'Bench',
+    enabled: when((_, session) => practising(session)),
+    run: ({ session }) => roughenPractice(session),
+  },
+  {
+    id: 'bench.backOff',
+    label: 'Back off the practice drum’s three near rods',
+    group: 'Bench',
+    enabled: when((_, session) => practising(session)),
+    run: ({ session }) => backOffNearRods(session),
+  },
+]
+
+/** Lugs read in the pass at hand. */
+export function readCount(view: BenchView): number {
+  return view.sitting?.passes.at(-1)?.readings.size ?? 0
+}

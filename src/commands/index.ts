@@ -1,0 +1,34 @@
+import { ANYWHERE_COMMANDS } from './anywhere'
+import { BENCH_COMMANDS } from './bench'
+import { KIT_COMMANDS } from './kit'
+import { PLACE_COMMANDS } from './places'
+import type { Command } from './types'
+
+/** All commands, in the order of the palette and the sheet of keys. */
+export const COMMANDS: readonly Command[] = [...PLACE_COMMANDS, ...BENCH_COMMANDS, ...KIT_COMMANDS, ...ANYWHERE_COMMANDS]
+
+export function commandById(id: string): Command {
+  const command = COMMANDS.find((each) => each.id === id)
+  if (!command) throw new Error(`no command ${id}`)
+  return command
+}
+
+/** A shortcut as people read it. */
+export function shortcutText(shortcut: string, mac: boolean): string {
+  return shortcut
+    .split(' ')
+    .map((press) =>
+      press
+        .replace('$mod', mac ? '⌘' : 'Ctrl')
+        .replace('Shift+?', '?')
+        .split('+')
+        .map((key) => (key.length === 1 ? key.toUpperCase() : key))
+        .join(' + '),
+    )
+    .join(' then ')
+}
+
+/** Works while typing in a field too: has a modifier. */
+export function hasModifier(shortcut: string): boolean {
+  return shortcut.includes('$mod')
+}

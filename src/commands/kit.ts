@@ -1,0 +1,42 @@
+import { removeKit, restoreKit } from '@/session/actions/kits'
+import type { Command } from './types'
+
+export const KIT_COMMANDS: Command[] = [
+  {
+    id: 'kit.addDrum',
+    label: 'Add a drum',
+    group: 'Kit',
+    shortcut: 'd',
+    enabled: (session) => session.kit() !== null,
+    run: ({ open }) => open('add-drum'),
+  },
+  {
+    id: 'kit.new',
+    label: 'Start a new kit',
+    group: 'Kit',
+    enabled: () => true,
+    run: ({ open }) => open('new-kit'),
+  },
+  {
+    id: 'kit.rename',
+    label: 'Rename this kit',
+    group: 'Kit',
+    enabled: (session) => session.kit() !== null,
+    run: ({ open }) => open('rename-kit'),
+  },
+  {
+    id: 'kit.remove',
+    label: 'Remove this kit',
+    group: 'Kit',
+    enabled: (session) => session.kit() !== null,
+    run: ({ session }) => removeKit(session),
+  },
+  {
+    id: 'kit.restore',
+    label: 'Bring back the kit removed last',
+    group: 'Kit',
+    enabled: (session) =>
+      session.get().log.some((event) => event.kind === 'kitEdited' && event.change.what === 'kitRemoved'),
+    run: ({ session }) => void restoreKit(session),
+  },
+]

@@ -1,0 +1,16 @@
+import type { Command, Place } from './types'
+
+const place = (id: string, label: string, to: Place, shortcut: string): Command => ({
+  id: `go.${id}`,
+  label: `Go to ${label}`,
+  group: 'Places',
+  shortcut,
+  enabled: () => true,
+  run: ({ go }) => go(to),
+})
+
+export const PLACE_COMMANDS: Command[] = [
+  place('kit', 'the kit', '/', 'g k'),
+  place('bench', 'the bench', '/bench', 'g b'),
+  place('sheets', 'the sheets', '/sheets', 'g s'),
+]

@@ -1,0 +1,74 @@
+import { defaultToleranceCents } from '../evening/tolerance'
+import type { EvenTarget } from '../evening/types'
+import { patternOverLugs } from '../head/harmonics'
+import type { EvenHead, Learned } from '../head/types'
+import type { Aim, Drum, Side, Target } from '../records/kit'
+import { CENTS_PER_NEPER } from '../units/pitch'
+import type { KitState } from './log'
+import { headKey } from './log'
+
+/** A drum's side as the estimate knows it; the other head's pitch where it is known. */
+export function evenHeadOf(drum: Drum, side: Side, otherHz: number | null): EvenHead {
+  const own = drum[side]
+  const other = drum[side === 'batter' ? 'resonant' : 'batter']
+  return {
+    side,
+    diameterInches: drum.diameterInches,
+    depthInches: drum.depthInches,
+    lugs: drum.lugs,
+    hoop: own.hoop,
+    threadPitchMm: drum.threadPitchMm,
+    pliesMils: own.pliesMils,
+    ...(own.ceilingHz === null ? {} : { ceilingHz: own.ceilingHz }),
+    ...(otherHz === null ? {} : { other: { hz: otherHz, pliesMils: other.pliesMils } }),
+  }
+}
+
+/** The sheet's target for a head; null where the chosen sheet says nothing of it. */
+export function sheetTarget(kit: KitState, drum: string, side: Side): Target | null {
+  const sheet = kit.sheets.find(({ id }) => id === kit.sheet)
+  return sheet?.targets.get(headKey(drum, side))?.target ?? null
+}
+
+/** What the head is to be brought to: the user's own aim, else the sheet's, else even where it stands. */
+export function aimOf(kit: KitState, drum: string, side: Side): Aim {
+  const aim = kit.aims.get(headKey(drum, side))
+  if (aim && aim.kind !== 'sheet') return aim
+  return sheetTarget(kit, drum, side) ? { kind: 'sheet' } : { kind: 'level' }
+}
+
+/** A kept target as the solver's: even at its mean, or with the unevenness that belongs to it. */
+export function solverTarget(target: Target, lugs: number): EvenTarget {
+  return target.keepUneven ? { profileHz: targetLugHz(target, lugs) } : { hz: target.meanHz }
+}
+
+/** Lug pitches that a kept target means, lug 1 first. */
+export function targetLugHz(target: Target, lugs: number): number[] {
+  const mean = target.meanHz ** 2
+  const wave = target.keepUneven ? (2 * mean) / CENTS_PER_NEPER : 0
+  const pattern = { mean, cosine: target.cosineCents * wave, sine: target.sineCents * wave }
+  return patternOverLugs(pattern, lugs).map((hz2) => Math.sqrt(hz2))
+}
+
+export interface Fitted {
+  meanHz: number
+  meanErrorCents: number
+  cosineCents: number
+  sineCents: number
+  waveErrorCents: number
+}
+
+/**
+ * The fitted state as a target. Its unevenness is what the hand and the hoop left unless the user says that it was
+ * meant: only then does it belong to the target (docs/decisions/kept-targets.md).
+ */
+export function targetFromFit(fit: Fitted, toleranceCents: number, keepUneven: boolean): Target {
+  return { ...fit, keepUneven, toleranceCents }
+}
+
+/** Tolerance of a head in cents, by the drum's kind and what a hand can do there. */
+export function toleranceOf(drum: Drum, side: Side, hz: number): number {
+  return defaultToleranceCents(evenHeadOf(drum, side, null), hz, drum.kind)
+}
+
+export type { Learned }

@@ -1,0 +1,63 @@
+import { z } from 'zod'
+import { hoopSchema } from './even'
+
+/** Version of every record kept or exchanged; a change of form adds a migration and raises it. */
+export const SCHEMA_VERSION = 1
+
+export const idSchema = z.string().min(1).max(80)
+export const sideSchema = z.enum(['batter', 'resonant'])
+export const kindSchema = z.enum(['kick', 'snare', 'tom', 'floor-tom'])
+export const SIDES = sideSchema.options
+
+const hz = z.number().min(15).max(2000)
+
+export const headSchema = z.strictObject({
+  hoop: hoopSchema,
+  pliesMils: z.array(z.number().min(0.5).max(40)).min(1).max(4),
+  coating: z.enum(['coated', 'clear']),
+  /** Day the head was fitted, as YYYY-MM-DD; null where nobody knows. */
+  fittedOn: z.iso.date().nullable(),
+  /** No lug is planned above this pitch; null for no limit of its own. */
+  ceilingHz: hz.nullable(),
+})
+
+export const drumSchema = z.strictObject({
+  id: idSchema,
+  name: z.string().trim().min(1).max(40),
+  kind: kindSchema,
+  diameterInches: z.number().min(5).max(40),
+  depthInches: z.number().min(1).max(60),
+  lugs: z.int().min(3).max(24),
+  threadPitchMm: z.number().min(0.3).max(3),
+  batter: headSchema,
+  resonant: headSchema,
+})
+
+/** What a head is to be brought to: the sheet's target, a pitch, or even where it stands. */
+export const aimSchema = z.discriminatedUnion('kind', [
+  z.strictObject({ kind: z.literal('sheet') }),
+  z.strictObject({ kind: z.literal('hz'), hz }),
+  z.strictObject({ kind: z.literal('level') }),
+])
+
+/**
+ * A kept target: the fitted state of a head, never raw readings. Mean as a pitch; the second harmonic of the squared
+ * pitch as cents along the lugs, cosine and sine parts from lug 1.
+ */
+export const targetSchema = z.strictObject({
+  meanHz: hz,
+  meanErrorCents: z.number().nonnegative(),
+  cosineCents: z.number(),
+  sineCents: z.number(),
+  waveErrorCents: z.number().nonnegative(),
+  /** The unevenness belongs to the target; otherwise the head is to be even at its mean. */
+  keepUneven: z.boolean(),
+  toleranceCents: z.number().positive(),
+})
+
+export type Side = z.infer<typeof sideSchema>
+export type DrumKindRecord = z.infer<typeof kindSchema>
+export type HeadRecord = z.infer<typeof headSchema>
+export type Drum = z.infer<typeof drumSchema>
+export type Aim = z.infer<typeof aimSchema>
+export type Target = z.infer<typeof targetSchema>

@@ -1,0 +1,56 @@
+import { readFileSync } from 'node:fs'
+import { join } from 'node:path'
+import { NextResponse, type NextRequest } from 'next/server'
+
+interface PolicyFile {
+  scripts: Record<string, string[]>
+  styles: string[]
+}
+
+let known: PolicyFile | null = null
+
+/** Hashes of the inline scripts of every page, made after the build by scripts/csp-hashes.mjs. */
+function policyFile(): PolicyFile | null {
+  if (known) return known
+  try {
+    known = JSON.parse(readFileSync(join(process.cwd(), '.next', 'csp.json'), 'utf8')) as PolicyFile
+  } catch {
+    known = null
+  }
+  return known
+}
+
+function policyFor(path: string): string {
+  const development = process.env.NODE_ENV === 'development'
+  const file = policyFile()
+  const hashes = development ? [] : (file?.scripts[path] ?? file?.scripts['/_not-found'] ?? [])
+  const scripts = development ? ["'unsafe-inline'", "'unsafe-eval'"] : hashes
+  const styles = development ? ["'unsafe-inline'"] : (file?.styles ?? [])
+  return [
+    "default-src 'none'",
+    `script-src 'self' ${scripts.join(' ')}`,
+    // Radix and prerendered HTML set style attributes; style elements only with a known hash.
+    `style-src-elem 'self' ${styles.join(' ')}`,
+    "style-src-attr 'unsafe-inline'",
+    "img-src 'self' blob: data:",
+    "font-src 'self'",
+    "connect-src 'self'",
+    "worker-src 'self'",
+    "media-src 'self' blob:",
+    "manifest-src 'self'",
+    "base-uri 'none'",
+    "form-action 'none'",
+    "frame-ancestors 'none'",
+  ].join('; ')
+}
+
+export function proxy(request: NextRequest) {
+  const response = NextResponse.next()
+  response.headers.set('Content-Security-Policy', policyFor(request.nextUrl.pathname))
+  response.headers.set('Referrer-Policy', 'no-referrer')
+  response.headers.set('X-Content-Type-Options', 'nosniff')
+  response.headers.set('Permissions-Policy', 'microphone=(self), camera=(), geolocation=()')
+  return response
+}
+
+export const config = { matcher: ['/((?!_next/|worklet/|demo/|api/|icon.svg).*)'] }

@@ -1,0 +1,52 @@
+'use client'
+
+import { useState, type FormEvent } from 'react'
+import { setAim } from '@/session/actions/sheets'
+import type { BenchView } from '@/session/benchView'
+import { useSession } from '@/session/react'
+import { hzText } from '@/text/heads'
+import { Pick } from '@/ui/Pick'
+
+/** What the head is brought to: the sheet's target, a pitch, or even where it stands. */
+export function AimPick({ view }: { view: BenchView }) {
+  const session = useSession()
+  const [typing, setTyping] = useState<string | null>(null)
+  if (!session) return null
+  const { drum, side, aim, kept } = view
+  const items = [
+    ...(kept ? [{ value: 'sheet', label: `${hzText(kept.meanHz)} Hz, the sheet’s` }] : []),
+    { value: 'hz', label: aim.kind === 'hz' ? `${hzText(aim.hz)} Hz` : 'a pitch…' },
+    ...(aim.kind === 'hz' ? [{ value: 'another', label: 'another pitch…' }] : []),
+    { value: 'level', label: 'even where it is' },
+  ]
+  const change = (value: string) => {
+    if (value === 'hz' || value === 'another') setTyping(aim.kind === 'hz' ? hzText(aim.hz) : '')
+    else setAim(session, drum, side, { kind: value as 'sheet' | 'level' })
+  }
+  const submit = (event: FormEvent) => {
+    event.preventDefault()
+    const hz = Number(typing?.replace(',', '.'))
+    if (hz >= 15 && hz <= 2000) setAim(session, drum, side, { kind: 'hz', hz })
+    setTyping(null)
+  }
+  if (typing !== null) {
+    return (
+      <form onSubmit={submit} className="flex min-h-11 items-center gap-2">
+        <label className="text-sm text-soft" htmlFor="aim-hz">
+          target, Hz
+        </label>
+        <input
+          id="aim-hz"
+          autoFocus
+          inputMode="decimal"
+          value={typing}
+          onChange={(event) => setTyping(event.target.value)}
+          onBlur={submit}
+          onKeyDown={(event) => event.key === 'Escape' && setTyping(null)}
+          className="min-h-11 w-24 border-b-2 border-soft bg-tape px-2 font-bold"
+        />
+      </form>
+    )
+  }
+  return <Pick label="target" value={aim.kind} items={items} onChange={change} />
+}

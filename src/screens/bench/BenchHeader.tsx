@@ -1,0 +1,91 @@
+'use client'
+
+import { DropdownMenu } from 'radix-ui'
+import { ChevronDown } from 'lucide-react'
+import type { OtherHead } from '@/core/records/event'
+import type { Side } from '@/core/records/kit'
+import { chooseHead } from '@/session/actions/kits'
+import { stopListening } from '@/session/actions/listening'
+import { setOtherHead } from '@/session/actions/readings'
+import { chooseSheet } from '@/session/actions/sheets'
+import type { BenchView } from '@/session/benchView'
+import { useSession, useSessionState } from '@/session/react'
+import { Choice } from '@/ui/Choice'
+import { Pick } from '@/ui/Pick'
+import { AimPick } from './AimPick'
+
+const SIDES = [
+  { value: 'batter', label: 'batter' },
+  { value: 'resonant', label: 'resonant' },
+] as const
+
+const SOURCES = [
+  { value: 'practice', label: 'practice drum' },
+  { value: 'microphone', label: 'microphone' },
+  { value: 'file', label: 'a recording' },
+  { value: 'typed', label: 'typed numbers' },
+]
+
+const OTHER_HEAD = [
+  { value: 'muted', label: 'muted' },
+  { value: 'free', label: 'free' },
+  { value: 'off', label: 'taken off' },
+]
+
+/** Which drum and head, against what, read how. */
+export function BenchHeader({ view }: { view: BenchView }) {
+  const session = useSession()
+  const { settings } = useSessionState()
+  if (!session) return null
+  const { kit, drum, side } = view
+  const changeSource = (source: string) => {
+    if (source !== 'microphone') stopListening(session)
+    session.set({ bench: { ...session.get().bench, lug: null, lastTap: null, movedOn: false } })
+    session.setSettings({ source: source as typeof settings.source })
+  }
+  return (
+    <div className="flex flex-wrap items-center justify-between gap-x-6 border-b border-line px-4 pb-1 md:min-h-[88px] md:px-7 md:py-2">
+      <div className="flex flex-wrap items-center gap-x-2">
+        <DropdownMenu.Root modal={false}>
+          <DropdownMenu.Trigger aria-label={`${drum.name}: choose a drum`} className="flex min-h-11 items-center gap-1.5">
+            <h1 className="text-2xl font-bold md:text-4xl">{drum.name}</h1>
+            <ChevronDown aria-hidden size={22} className="text-soft" />
+          </DropdownMenu.Trigger>
+          <DropdownMenu.Portal>
+            <DropdownMenu.Content align="start" className="z-50 min-w-52 bg-tape py-2 text-ink shadow-xl">
+              {kit.drums.map(({ id, name }) => (
+                <DropdownMenu.Item
+                  key={id}
+                  onSelect={() => chooseHead(session, id, side)}
+                  className="flex min-h-11 cursor-pointer items-center px-4 text-lg outline-none data-[highlighted]:bg-case data-[highlighted]:font-bold"
+                >
+                  {name}
+                </DropdownMenu.Item>
+              ))}
+            </DropdownMenu.Content>
+          </DropdownMenu.Portal>
+        </DropdownMenu.Root>
+        <Choice<Side> label="Head" value={side} items={SIDES} onChange={(next) => chooseHead(session, drum.id, next)} />
+      </div>
+      <div className="flex flex-wrap items-center gap-x-5">
+        {kit.sheets.length > 0 ? (
+          <Pick
+            label="sheet"
+            className="max-w-60"
+            value={kit.sheet ?? ''}
+            items={[...kit.sheets.map(({ id, name }) => ({ value: id, label: name })), { value: '', label: 'none' }]}
+            onChange={(value) => chooseSheet(session, value || null)}
+          />
+        ) : null}
+        <AimPick view={view} />
+        <Pick
+          label="other head"
+          value={view.otherHead}
+          items={OTHER_HEAD}
+          onChange={(value) => setOtherHead(session, value as OtherHead)}
+        />
+        <Pick label="read from" value={settings.source} items={SOURCES} onChange={changeSource} />
+      </div>
+    </div>
+  )
+}

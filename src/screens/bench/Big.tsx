@@ -1,0 +1,31 @@
+import type { ReactNode } from 'react'
+import { turnFraction } from '@/core/units/turns'
+
+/** The largest words on the screen: readable from a metre and a half. */
+export function Big({ children }: { children: ReactNode }) {
+  return <p className="text-[84px] leading-[0.98] font-extrabold tracking-tight md:text-[80px]">{children}</p>
+}
+
+/** A small word between the big ones. */
+export function Light({ children }: { children: ReactNode }) {
+  return <span className="px-[0.12em] text-[0.62em] font-light text-soft">{children}</span>
+}
+
+/** A fraction of a turn, set by hand: not every font has sixteenths. */
+export function Fraction({ turns }: { turns: number }) {
+  const { whole, numerator, denominator } = turnFraction(turns)
+  if (numerator === 0) return <>{whole}</>
+  return (
+    <>
+      {whole > 0 ? whole : null}
+      <span className="whitespace-nowrap">
+        <span className="sr-only">{`${numerator}/${denominator}`}</span>
+        <span aria-hidden>
+          <span className="align-[0.42em] text-[0.56em]">{numerator}</span>
+          <span className="font-light">⁄</span>
+          <span className="text-[0.56em]">{denominator}</span>
+        </span>
+      </span>
+    </>
+  )
+}

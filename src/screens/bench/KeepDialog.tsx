@@ -1,0 +1,61 @@
+'use client'
+
+import { useState, type FormEvent } from 'react'
+import { fittedOf } from '@/core/keeping/bench'
+import { toleranceOf } from '@/core/keeping/targets'
+import { keepOnSheet } from '@/session/actions/sheets'
+import { benchView } from '@/session/benchView'
+import { useKit, useSession, useSessionState } from '@/session/react'
+import { hzText, noteText } from '@/text/heads'
+import { Button } from '@/ui/Button'
+import { Field, INPUT_CLASS } from '@/ui/Field'
+import { Modal } from '@/ui/Modal'
+
+/** Keeps the fitted state of the head as a target on a named sheet. */
+export function KeepDialog({ onClose }: { onClose: () => void }) {
+  const session = useSession()
+  const state = useSessionState()
+  const kit = useKit()
+  const view = benchView(state, kit)
+  const fit = view && fittedOf(view.head, view.sitting)
+  const current = kit?.sheets.find(({ id }) => id === kit.sheet)?.name
+  const [name, setName] = useState(current ?? '')
+  const [uneven, setUneven] = useState(false)
+  if (!session || !view || !fit) return null
+  const spread = 2 * Math.hypot(fit.cosineCents, fit.sineCents)
+  const rough = spread > toleranceOf(view.drum, view.side, fit.meanHz)
+  const submit = (event: FormEvent) => {
+    event.preventDefault()
+    const clean = name.trim().slice(0, 60)
+    if (clean && keepOnSheet(session, clean, rough && uneven)) onClose()
+  }
+  return (
+    <Modal open onClose={onClose} title={`Keep ${view.drum.name}, ${view.side}`}>
+      <form onSubmit={submit} className="space-y-5">
+        <p className="text-lg">
+          Target{' '}
+          <b>
+            {hzText(fit.meanHz)} Hz ± {Math.max(0.05, (fit.meanHz * fit.meanErrorCents) / 1731).toFixed(2)}
+          </b>
+          , {noteText(fit.meanHz, state.settings.a4Hz)}, even to {Math.round(spread)} c. What is kept is the fit through all
+          readings, not the readings with their noise.
+        </p>
+        {rough ? (
+          <label className="flex min-h-11 items-center gap-3">
+            <input type="checkbox" className="size-5" checked={uneven} onChange={(event) => setUneven(event.target.checked)} />
+            The unevenness is meant: keep it in the target
+          </label>
+        ) : null}
+        <Field label="Sheet" hint="The name of a room, a song, a show. A known name keeps this head on that sheet.">
+          <input autoFocus list="sheet-names" value={name} maxLength={60} onChange={(event) => setName(event.target.value)} className={INPUT_CLASS} />
+        </Field>
+        <datalist id="sheet-names">
+          {kit?.sheets.map((sheet) => <option key={sheet.id} value={sheet.name} />)}
+        </datalist>
+        <Button tone="act" type="submit" disabled={!name.trim()}>
+          Keep it
+        </Button>
+      </form>
+    </Modal>
+  )
+}

@@ -1,0 +1,33 @@
+'use client'
+
+import { spreadOf, turnsText } from './passText'
+import type { BenchView } from '@/session/benchView'
+
+/** How the head got here: a bar a pass, filled where read, hollow where expected. */
+export function Passes({ view }: { view: BenchView }) {
+  const passes = view.sitting?.passes.filter((pass) => pass.readings.size > 0) ?? []
+  if (passes.length === 0) return null
+  const spreads = passes.map((pass) => spreadOf(pass))
+  const widest = Math.max(20, ...spreads.map((spread) => spread ?? 0))
+  const offset = Math.max(0, passes.length - 4)
+  return (
+    <section aria-label="Passes" className="hidden shrink-0 border-t border-line px-7 py-3 md:block">
+      <ol className="grid grid-cols-4 gap-6">
+        {passes.slice(-4).map((pass, i) => {
+          const number = i + offset
+          const spread = spreads[number]
+          return (
+            <li key={number}>
+              <p className="flex justify-between gap-3">
+                <span className="font-bold">{number === 0 ? 'as found' : `pass ${number}`}</span>
+                {spread !== null ? <span>spread {Math.round(spread)} c</span> : null}
+              </p>
+              <div aria-hidden className="mt-1 h-2.5 bg-ink" style={{ width: `${(100 * (spread ?? 0)) / widest}%`, minWidth: 3 }} />
+              <p className="mt-1.5 truncate text-[15px] text-soft">{turnsText(pass.turns)}</p>
+            </li>
+          )
+        })}
+      </ol>
+    </section>
+  )
+}

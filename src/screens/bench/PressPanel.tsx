@@ -1,0 +1,34 @@
+'use client'
+
+import type { BenchView } from '@/session/benchView'
+import { readAgain } from '@/session/actions/readings'
+import { useSession } from '@/session/react'
+import { Button } from '@/ui/Button'
+import { useCommander } from '../shell/CommandProvider'
+import { Big } from './Big'
+
+/** All rods of the pass are turned: the film has to slide over the edge before it can be read. */
+export function PressPanel({ view }: { view: BenchView }) {
+  const session = useSession()
+  const { run } = useCommander()
+  const snareSide = view.drum.kind === 'snare' && view.side === 'resonant'
+  return (
+    <>
+      <p className="text-soft">all moves made</p>
+      <Big>Press</Big>
+      <p className="mt-3 text-lg leading-snug">
+        {snareSide
+          ? 'A light push on the middle with the flat of the fingers, never with force on this thin head. Then read it again.'
+          : 'The middle of the head with the flat hand, a few times, firmly. Film and edge stick; pressing lets the turn show.'}
+      </p>
+      <div className="order-last mt-auto flex gap-3 pt-3 md:order-none md:mt-5 md:pt-0">
+        <Button tone="act" big className="flex-1 md:flex-none" onClick={() => run('bench.pressed')}>
+          Pressed
+        </Button>
+        <Button big className="text-base font-normal" onClick={() => session && readAgain(session, 1)}>
+          Read without
+        </Button>
+      </div>
+    </>
+  )
+}

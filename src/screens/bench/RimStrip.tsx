@@ -1,0 +1,114 @@
+'use client'
+
+import { clsx } from 'clsx'
+import { RimChart } from '@/charts/RimChart'
+import { rimModel, rimText, type RimInput } from '@/charts/rim.model'
+import { targetLugHz } from '@/core/keeping/targets'
+import { centsBetween } from '@/core/units/pitch'
+import { readAgain } from '@/session/actions/readings'
+import type { BenchView } from '@/session/benchView'
+import { useSession, useSessionState } from '@/session/react'
+import { centsText, hzText, noteText, offText } from '@/text/heads'
+import { Tape } from '@/ui/Tape'
+import { useWidth } from '@/ui/useWidth'
+
+/** What the strip shows, from the view. */
+function rimInput(view: BenchView, width: number, height: number): RimInput {
+  const { drum, sitting, advice, kept, aim } = view
+  const pass = sitting?.passes.at(-1)
+  const readings = [...(pass?.readings.values() ?? [])]
+    .filter(({ lug }) => lug <= drum.lugs)
+    .map(({ lug, hz, standardErrorHz, used }) => ({ lug, hz, errorHz: standardErrorHz, taps: used.length }))
+  const meanRead = readings.length ? readings.reduce((sum, { hz }) => sum + hz, 0) / readings.length : 150
+  const zeroHz = advice?.plan.targetHz ?? (aim.kind === 'hz' ? aim.hz : (kept?.meanHz ?? meanRead))
+  const targetHz =
+    aim.kind === 'sheet' && kept ? targetLugHz(kept, drum.lugs) : new Array<number>(drum.lugs).fill(zeroHz)
+  const after = advice && advice.plan.reason === null ? (advice.forecast && view.steps.length === 0 ? advice.forecast : advice.plan) : null
+  return {
+    width,
+    height,
+    lugs: drum.lugs,
+    zeroHz,
+    targetHz,
+    toleranceCents: advice?.plan.toleranceCents ?? kept?.toleranceCents ?? 8,
+    readings,
+    expected: after ? after.predictedHz.map((hz, i) => ({ hz, errorCents: after.predictedErrorCents[i] })) : [],
+    fit: advice && readings.length >= 3 ? advice.fit.harmonics : null,
+  }
+}
+
+/** The head's edge on tape: readings, fit, target band and forecast; a button a lug to read it again. */
+export function RimStrip({ view }: { view: BenchView }) {
+  const session = useSession()
+  const { settings, bench } = useSessionState()
+  const [ref, width] = useWidth<HTMLDivElement>(700)
+  const phone = width < 560
+  const height = phone ? 190 : 390
+  const input = rimInput(view, width, height)
+  const model = rimModel(input)
+  const { plan } = view.advice ?? {}
+  const byLug = new Map(input.readings.map((reading) => [reading.lug, reading]))
+  const last = bench.lastTap?.used ? byLug.get(bench.lastTap.lug) : undefined
+  const known = plan && input.readings.length > 0 && plan.reason !== 'need-readings'
+  return (
+    <section aria-label="Rim strip" className="min-w-0 px-2 pb-2 md:px-6 md:pt-5">
+      <p className="mb-2 hidden min-h-8 flex-wrap items-baseline gap-x-6 px-7 md:flex">
+        {known ? (
+          <>
+            <span className="text-xl font-bold">
+              spread {Math.round(plan.spreadCents)} c{' '}
+              <span className="text-base font-normal text-soft">± {Math.max(1, Math.round(plan.spreadErrorCents))}</span>
+            </span>
+            <span className="text-xl font-bold">{offText(centsBetween(plan.targetHz, plan.meanHz))}</span>
+          </>
+        ) : null}
+        <span className="text-soft">
+          cents from {hzText(input.zeroHz)} Hz, {noteText(input.zeroHz, settings.a4Hz)}
+        </span>
+      </p>
+      <Tape seed={41} teeth={30} className="px-1 pt-1 pb-2 md:pb-3">
+        <div ref={ref}>
+          <RimChart model={model} width={width} height={height} label={rimText(input)} lug={view.phase === 'read' ? view.lug : null} />
+          <div className="relative" style={{ height: phone ? 46 : 74 }}>
+            {model.lugX.map((x, i) => {
+              const reading = byLug.get(i + 1)
+              const focused = view.phase === 'read' && view.lug === i + 1
+              return (
+                <button
+                  key={i}
+                  type="button"
+                  aria-label={`Lug ${i + 1}${reading ? `, ${hzText(reading.hz)} Hz, ${reading.taps} ${reading.taps === 1 ? 'tap' : 'taps'}` : ', not read'}. Read it now`}
+                  aria-current={focused ? 'step' : undefined}
+                  onClick={() => session && readAgain(session, i + 1)}
+                  className="absolute top-0 flex h-full -translate-x-1/2 flex-col items-center pt-1"
+                  style={{ left: x, width: Math.max(24, (model.right - model.left) / model.lugX.length) }}
+                >
+                  <span className={clsx('text-lg leading-tight font-bold', focused && 'text-act underline decoration-[3px] underline-offset-4')}>
+                    {i + 1}
+                  </span>
+                  {!phone && reading ? (
+                    <>
+                      <span className="text-[15px] leading-tight">{hzText(reading.hz)}</span>
+                      <span className="text-sm leading-tight text-soft">
+                        {centsText(centsBetween(input.targetHz[i], reading.hz))}
+                        {reading.taps > 1 ? ` ×${reading.taps}` : ''}
+                      </span>
+                    </>
+                  ) : null}
+                </button>
+              )
+            })}
+          </div>
+        </div>
+      </Tape>
+      <div className="mt-2 hidden flex-wrap gap-x-6 px-7 text-[15px] text-soft md:flex">
+        <span>● read</span>
+        {input.expected.length ? <span className="text-act">◇ expected after this pass</span> : null}
+        <span className="text-good">▬ good enough here: spread {Math.round(input.toleranceCents)} c</span>
+        <span aria-live="polite" className="ml-auto text-ink">
+          {last ? `lug ${last.lug}: ${hzText(last.hz)} Hz ± ${Math.max(0.01, last.errorHz).toFixed(2)}, ${noteText(last.hz, settings.a4Hz)}` : ''}
+        </span>
+      </div>
+    </section>
+  )
+}

@@ -1,0 +1,126 @@
+'use client'
+
+import { KeyMap } from '@/charts/KeyMap'
+import { keyMapModel } from '@/charts/keymap.model'
+import { KeySweep } from '@/charts/KeySweep'
+import type { Step } from '@/core/evening/types'
+import type { BenchView } from '@/session/benchView'
+import { useSession, useSessionState } from '@/session/react'
+import { whyText } from '@/text/advice'
+import { directionWord, listText, turnText } from '@/text/turns'
+import { Button } from '@/ui/Button'
+import { Pick } from '@/ui/Pick'
+import { useCommander } from '../shell/CommandProvider'
+import { Big, Fraction, Light } from './Big'
+
+/** The next move: which rods, which way, how far. */
+export function TurnPanel({ view }: { view: BenchView }) {
+  const { run } = useCommander()
+  const { advice, steps, drum } = view
+  const step = steps[0]
+  if (!advice || !step) return <p className="text-2xl font-bold text-soft">Working out the move…</p>
+  const turns = new Array<number>(drum.lugs).fill(0)
+  step.rods.forEach((rod, i) => (turns[rod - 1] = step.turns[i]))
+  const same = new Set(step.turns).size === 1
+  return (
+    <>
+      <p className="text-soft">
+        move {view.movesMade + 1} of {view.movesMade + steps.length}
+        <span className="md:hidden"> · spread {Math.round(advice.plan.spreadCents)} c</span>
+      </p>
+      <div aria-live="polite">
+        <Big>
+          {step.rods.map((rod, i) => (
+            <span key={rod}>
+              {i > 0 ? <Light>and</Light> : null}
+              {rod}
+            </span>
+          ))}
+        </Big>
+        <div className="mt-2 flex items-center gap-5">
+          <KeySweep turns={step.turns[0]} size={112} />
+          <div>
+            <p className="text-[52px] leading-none font-extrabold whitespace-nowrap">
+              {directionWord(step.turns[0])} <Fraction turns={step.turns[0]} />
+            </p>
+            <p className="mt-1 text-soft">{handText(step, same)}</p>
+          </div>
+        </div>
+      </div>
+      <div className="order-last mt-auto flex gap-3 pt-3 md:order-none md:mt-4 md:pt-0">
+        <Button tone="act" big className="flex-1 md:flex-none" onClick={() => run('bench.turned')}>
+          Turned
+        </Button>
+        <Button big className="text-base font-normal" onClick={() => run('bench.otherwise')}>
+          Something else
+        </Button>
+      </div>
+      <p className="mt-3 text-lg leading-snug">{whyText(advice.plan, advice.fit.lugHz)}</p>
+      <div className="mt-1 flex min-h-0 items-end justify-between gap-2">
+        <div className="min-w-0 text-[15px] leading-snug text-soft">
+          <p>{thenText(steps.slice(1), view)}</p>
+          {steps.length > 1 ? (
+            <Button tone="quiet" className="-ml-2 underline" onClick={() => run('bench.turnedAll')}>
+              All {steps.length} are turned
+            </Button>
+          ) : null}
+        </div>
+        <div className="hidden shrink-0 md:block">
+          <KeyMap model={keyMapModel(158, turns)} label={`Rods ${listText(step.rods)} on the drum, seen from outside, badge at the top`} />
+        </div>
+      </div>
+      <WorkingPicks />
+    </>
+  )
+}
+
+function handText(step: Step, same: boolean): string {
+  const verb = step.turns[0] < 0 ? 'loosen' : 'tighten'
+  if (step.rods.length === 1) return `${verb} this rod`
+  return same ? `${verb} both together` : `rod ${step.rods[1]}: ${directionWord(step.turns[1])} ${turnText(step.turns[1])}`
+}
+
+function thenText(rest: readonly Step[], view: BenchView): string {
+  const words = rest.slice(0, 3).map((step) => `${listText(step.rods)} ${directionWord(step.turns[0])} ${turnText(step.turns[0])}`)
+  const more = rest.length > 3 ? [`${rest.length - 3} more`] : []
+  const expect = view.advice ? `Then it should read within ${Math.max(1, Math.round(spreadAfter(view)))} c.` : ''
+  return `${words.length ? `Then ${[...words, ...more].join('; ')}; ` : 'Then '}press, read again. ${expect}`
+}
+
+function spreadAfter(view: BenchView): number {
+  const { predictedHz } = view.advice!.plan
+  return (1200 * Math.log2(Math.max(...predictedHz) / Math.min(...predictedHz))) || 0
+}
+
+const STEPS = [
+  { value: '0.125', label: '1/8 turn' },
+  { value: '0.25', label: '1/4 turn' },
+  { value: '0.5', label: '1/2 turn' },
+  { value: '1', label: 'a full turn' },
+]
+
+/** How this hand works: keys, and the largest step of a pass. */
+export function WorkingPicks() {
+  const session = useSession()
+  const { settings } = useSessionState()
+  if (!session) return null
+  return (
+    <div className="mt-auto hidden gap-5 pt-1 md:flex">
+      <Pick
+        label="keys"
+        value={String(settings.keys)}
+        items={[
+          { value: '1', label: 'one' },
+          { value: '2', label: 'two' },
+        ]}
+        onChange={(value) => session.setSettings({ keys: value === '1' ? 1 : 2 })}
+      />
+      <Pick
+        label="at most"
+        value={String(settings.largestStepTurns)}
+        items={STEPS}
+        onChange={(value) => session.setSettings({ largestStepTurns: Number(value) })}
+      />
+    </div>
+  )
+}

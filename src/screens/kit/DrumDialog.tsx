@@ -1,0 +1,99 @@
+'use client'
+
+import { zodResolver } from '@hookform/resolvers/zod'
+import { useForm, type FieldErrors } from 'react-hook-form'
+import { drumSchema, type Drum, type DrumKindRecord } from '@/core/records/kit'
+import { KIND_NAMES, USUAL_DIAMETER, usualDrum } from '@/core/keeping/defaults'
+import { addDrum, changeDrum } from '@/session/actions/kits'
+import { useSession } from '@/session/react'
+import { Button } from '@/ui/Button'
+import { Field, INPUT_CLASS } from '@/ui/Field'
+import { Modal } from '@/ui/Modal'
+import { HeadFields } from './HeadFields'
+import { THREADS } from './options'
+
+const NUMBER = { valueAsNumber: true }
+
+/** Adds a drum, or changes one. Everything follows from kind and diameter until it is changed by hand. */
+export function DrumDialog({ drum, onClose }: { drum: Drum | null; onClose: () => void }) {
+  const session = useSession()
+  const start = drum ?? usualDrum('tom', USUAL_DIAMETER.tom, session?.deps.newId() ?? 'new')
+  const { register, handleSubmit, reset, getValues, control, formState } = useForm<Drum>({
+    defaultValues: start,
+    resolver: zodResolver(drumSchema),
+  })
+  const { errors } = formState
+  const refill = (kind: DrumKindRecord, diameterInches: number) => {
+    if (!drum && diameterInches > 0) reset(usualDrum(kind, diameterInches, getValues('id')))
+  }
+  const submit = handleSubmit((values) => {
+    if (!session) return
+    if (drum) changeDrum(session, drum, values)
+    else addDrum(session, values)
+    onClose()
+  })
+  return (
+    <Modal
+      open
+      onClose={onClose}
+      title={drum ? `Edit ${drum.name}` : 'Add a drum'}
+      description={drum ? undefined : 'Kind and diameter fill in the rest; change what is different.'}
+    >
+      <form onSubmit={submit} className="space-y-5" noValidate>
+        <div className="grid gap-4 sm:grid-cols-3">
+          <Field label="Kind">
+            <select
+              {...register('kind', { onChange: (event) => refill(event.target.value as DrumKindRecord, USUAL_DIAMETER[event.target.value as DrumKindRecord]) })}
+              className={INPUT_CLASS}
+            >
+              {Object.entries(KIND_NAMES).map(([value, label]) => (
+                <option key={value} value={value}>
+                  {label}
+                </option>
+              ))}
+            </select>
+          </Field>
+          <Field label="Diameter, inches" error={wrong(errors, 'diameterInches', 'Between 5 and 40 inches.')}>
+            <input
+              type="number"
+              step="0.5"
+              inputMode="decimal"
+              {...register('diameterInches', { ...NUMBER, onChange: (event) => refill(getValues('kind'), Number(event.target.value)) })}
+              className={INPUT_CLASS}
+            />
+          </Field>
+          <Field label="Depth, inches" error={wrong(errors, 'depthInches', 'Between 1 and 60 inches.')}>
+            <input type="number" step="0.5" inputMode="decimal" {...register('depthInches', NUMBER)} className={INPUT_CLASS} />
+          </Field>
+          <Field label="Name" error={wrong(errors, 'name', 'One to forty letters.')}>
+            <input {...register('name')} maxLength={40} className={INPUT_CLASS} />
+          </Field>
+          <Field label="Lugs on each head" error={wrong(errors, 'lugs', 'A whole number from 3 to 24.')}>
+            <input type="number" step="1" inputMode="numeric" {...register('lugs', NUMBER)} className={INPUT_CLASS} />
+          </Field>
+          <Field label="Thread of the rods">
+            <select {...register('threadPitchMm', NUMBER)} className={INPUT_CLASS}>
+              {THREADS.map(({ value, label }) => (
+                <option key={value} value={value}>
+                  {label}
+                </option>
+              ))}
+            </select>
+          </Field>
+        </div>
+        <HeadFields side="batter" control={control} register={register} errors={errors} />
+        <HeadFields side="resonant" control={control} register={register} errors={errors} />
+        <div className="flex gap-3">
+          <Button tone="act" type="submit">
+            {drum ? 'Save' : 'Add the drum'}
+          </Button>
+          <Button onClick={onClose}>Leave it</Button>
+        </div>
+      </form>
+    </Modal>
+  )
+}
+
+function wrong(errors: FieldErrors<Drum>, field: keyof Drum, sentence: string): string | undefined {
+  return errors[field] ? sentence : undefined
+}

@@ -1,0 +1,83 @@
+'use client'
+
+import { Controller, type Control, type FieldErrors, type UseFormRegister } from 'react-hook-form'
+import type { Drum, Side } from '@/core/records/kit'
+import { Field, INPUT_CLASS } from '@/ui/Field'
+import { FILMS, HOOPS } from './options'
+
+/** One head of a drum: what of it matters to the numbers. */
+export function HeadFields({
+  side,
+  control,
+  register,
+  errors,
+}: {
+  side: Side
+  control: Control<Drum>
+  register: UseFormRegister<Drum>
+  errors: FieldErrors<Drum>
+}) {
+  const wrong = errors[side]
+  return (
+    <fieldset className="border-t border-line pt-3">
+      <legend className="pr-3 text-lg font-bold">{side === 'batter' ? 'Batter head' : 'Resonant head'}</legend>
+      <div className="grid gap-4 sm:grid-cols-3">
+        <Field label="Film">
+          <Controller
+            control={control}
+            name={`${side}.pliesMils`}
+            render={({ field }) => {
+              const value = field.value.join('+')
+              const known = FILMS.some((film) => film.value === value)
+              return (
+                <select
+                  value={value}
+                  onChange={(event) => field.onChange(event.target.value.split('+').map(Number))}
+                  onBlur={field.onBlur}
+                  className={INPUT_CLASS}
+                >
+                  {known ? null : <option value={value}>{value.replace('+', ' + ')} mil</option>}
+                  {FILMS.map((film) => (
+                    <option key={film.value} value={film.value}>
+                      {film.label}
+                    </option>
+                  ))}
+                </select>
+              )
+            }}
+          />
+        </Field>
+        <Field label="Surface">
+          <select {...register(`${side}.coating`)} className={INPUT_CLASS}>
+            <option value="clear">clear</option>
+            <option value="coated">coated</option>
+          </select>
+        </Field>
+        <Field label="Hoop">
+          <select {...register(`${side}.hoop`)} className={INPUT_CLASS}>
+            {HOOPS.map((hoop) => (
+              <option key={hoop.value} value={hoop.value}>
+                {hoop.label}
+              </option>
+            ))}
+          </select>
+        </Field>
+        <Field label="Fitted on" error={wrong?.fittedOn ? 'A day, or nothing.' : undefined}>
+          <input type="date" {...register(`${side}.fittedOn`, { setValueAs: (value: string | null) => value || null })} className={INPUT_CLASS} />
+        </Field>
+        <Field
+          label="Highest lug pitch, Hz"
+          hint="By the head or drum maker’s limit; empty for none."
+          error={wrong?.ceilingHz ? 'Between 15 and 2,000 Hz, or nothing.' : undefined}
+        >
+          <input
+            type="number"
+            inputMode="decimal"
+            {...register(`${side}.ceilingHz`, { setValueAs: (value: string | number | null) => (value === '' || value === null ? null : Number(value)) })}
+            className={INPUT_CLASS}
+          />
+        </Field>
+      </div>
+    </fieldset>
+  )
+}

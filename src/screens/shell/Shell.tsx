@@ -1,0 +1,42 @@
+'use client'
+
+import { ThemeProvider } from 'next-themes'
+import type { ReactNode } from 'react'
+import { SessionProvider } from '@/session/react'
+import { CommandProvider } from './CommandProvider'
+import { Nav } from './Nav'
+import { Notices } from './Notices'
+import { StorageBanner } from './StorageBanner'
+
+/** The frame around every place: providers, the list of places, notices. */
+export function Shell({ children }: { children: ReactNode }) {
+  return (
+    <ThemeProvider
+      attribute="data-theme"
+      themes={['light', 'dark']}
+      value={{ light: 'workshop', dark: 'stage' }}
+      defaultTheme="system"
+      enableSystem
+      enableColorScheme={false}
+    >
+      <SessionProvider>
+        <CommandProvider>
+          <a
+            href="#place"
+            className="sr-only focus:not-sr-only focus:fixed focus:top-2 focus:left-2 focus:z-50 focus:bg-tape focus:p-3"
+          >
+            Skip to the place
+          </a>
+          <div className="min-h-dvh md:grid md:grid-cols-[132px_minmax(0,1fr)]">
+            <Nav />
+            <main id="place" className="min-w-0">
+              <StorageBanner />
+              {children}
+            </main>
+          </div>
+          <Notices />
+        </CommandProvider>
+      </SessionProvider>
+    </ThemeProvider>
+  )
+}

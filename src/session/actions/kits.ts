@@ -1,0 +1,86 @@
+import { headKey } from '@/core/keeping/log'
+import type { Drum, Side } from '@/core/records/kit'
+import type { Session } from '../session'
+import { kitEdit } from './sheets'
+
+/** A new kit, chosen at once. */
+export function makeKit(session: Session, name: string): void {
+  const id = session.deps.newId()
+  session.append([{ ...kitEdit({ what: 'kitMade', name, simulated: false }), kit: id }])
+  session.setSettings({ kit: id, drum: null })
+}
+
+export function renameKit(session: Session, name: string): void {
+  session.append([kitEdit({ what: 'kitRenamed', name })])
+}
+
+export function removeKit(session: Session): void {
+  const kit = session.kit()
+  if (!kit) return
+  session.append([kitEdit({ what: 'kitRemoved' })])
+  session.setSettings({ kit: null, drum: null })
+  session.notify(`Removed the kit ${kit.name}.`)
+}
+
+/** Brings back the kit that was removed last. */
+export function restoreKit(session: Session): boolean {
+  const { log } = session.get()
+  const removed = log.findLast((event) => event.kind === 'kitEdited' && event.change.what === 'kitRemoved')
+  if (!removed || session.get().kits.some(({ id }) => id === removed.kit)) return false
+  session.append([{ kind: 'withdrawn', event: removed.id, source: 'hand', algorithm: null }], removed.kit)
+  session.setSettings({ kit: removed.kit })
+  return true
+}
+
+export function chooseKit(session: Session, id: string): void {
+  session.setSettings({ kit: id, drum: null })
+}
+
+export function addDrum(session: Session, drum: Drum): void {
+  session.append([kitEdit({ what: 'drumAdded', drum, after: null })])
+}
+
+/** Changes a drum; new film on a head is a fitted head, which begins its history anew. */
+export function changeDrum(session: Session, before: Drum, drum: Drum): void {
+  session.append([kitEdit({ what: 'drumChanged', drum })])
+  for (const side of ['batter', 'resonant'] as Side[]) {
+    const now = drum[side]
+    const was = before[side]
+    const newFilm = now.fittedOn !== was.fittedOn || now.pliesMils.join() !== was.pliesMils.join()
+    const read = session.kit()?.heads.get(headKey(drum.id, side))?.length
+    if (newFilm && read) {
+      session.append([{ kind: 'headFitted', drum: drum.id, side, head: now, source: 'hand', algorithm: null }])
+    }
+  }
+}
+
+export function duplicateDrum(session: Session, drum: Drum): void {
+  const copy = { ...structuredClone(drum), id: session.deps.newId(), name: `${drum.name} copy`.slice(0, 40) }
+  session.append([kitEdit({ what: 'drumAdded', drum: copy, after: drum.id })])
+}
+
+export function removeDrum(session: Session, drum: Drum): void {
+  session.append([kitEdit({ what: 'drumRemoved', drum: drum.id })])
+  session.notify(`Removed ${drum.name}.`, { undo: true })
+}
+
+export function orderDrums(session: Session, order: string[]): void {
+  session.append([kitEdit({ what: 'drumsOrdered', order })])
+}
+
+/** Moves a drum up (-1) or down (1) in the kit. */
+export function moveDrum(session: Session, drum: Drum, by: -1 | 1): void {
+  const order = session.kit()?.drums.map(({ id }) => id) ?? []
+  const at = order.indexOf(drum.id)
+  const to = at + by
+  if (at < 0 || to < 0 || to >= order.length) return
+  order.splice(at, 1)
+  order.splice(to, 0, drum.id)
+  orderDrums(session, order)
+}
+
+/** The drum and head on the Bench. */
+export function chooseHead(session: Session, drum: string, side: Side): void {
+  session.set({ bench: { lug: null, movedOn: false, lastTap: null, busy: session.get().bench.busy } })
+  session.setSettings({ drum, side })
+}

@@ -1,0 +1,89 @@
+import type { HumbraEvent } from '@/core/records/event'
+import type { Session } from '../session'
+import { turnPractice, unturnPractice } from './practice'
+import { currentView } from './readings'
+
+/** Turns per rod of the step's rods. */
+function spread(lugs: number, rods: readonly number[], turns: readonly number[]): number[] {
+  const all = new Array<number>(lugs).fill(0)
+  rods.forEach((rod, i) => (all[rod - 1] += turns[i]))
+  return all
+}
+
+async function logTurns(session: Session, turns: number[], planned: number[] | null): Promise<void> {
+  const view = currentView(session)
+  if (!view) return
+  const { drum, side, practice } = view
+  session.append([
+    { kind: 'rodsTurned', drum: drum.id, side, turns, planned, source: practice ? 'practice' : 'hand', algorithm: null },
+  ])
+  session.set({ bench: { ...session.get().bench, lastTap: null, lug: null } })
+  if (practice) await turnPractice(session, view, turns)
+}
+
+/** The next move was made as shown. */
+export async function turned(session: Session): Promise<void> {
+  const view = currentView(session)
+  const step = view?.steps[0]
+  if (!view || view.phase !== 'turn' || !step) return
+  const turns = spread(view.drum.lugs, step.rods, step.turns)
+  await logTurns(session, turns, turns)
+}
+
+/** All moves of the pass were made as shown. */
+export async function turnedAll(session: Session): Promise<void> {
+  const lugs = currentView(session)?.drum.lugs ?? 0
+  for (let i = 0; i < 8 * lugs; i++) {
+    const view = currentView(session)
+    if (view?.phase !== 'turn' || view.steps.length === 0) return
+    await turned(session)
+  }
+}
+
+/** What was really turned in place of the next move; the move counts as made. */
+export async function turnedOtherwise(session: Session, turns: readonly number[]): Promise<void> {
+  const view = currentView(session)
+  if (!view) return
+  const step = view.phase === 'turn' ? view.steps[0] : undefined
+  await logTurns(session, [...turns], step ? spread(view.drum.lugs, step.rods, step.turns) : null)
+}
+
+export function pressed(session: Session): void {
+  const view = currentView(session)
+  if (!view) return
+  session.append([{ kind: 'pressed', drum: view.drum.id, side: view.side, source: view.practice ? 'practice' : 'hand', algorithm: null }])
+}
+
+/** Shows the next move although some lugs were not read. */
+export function moveOn(session: Session): void {
+  session.set({ bench: { ...session.get().bench, movedOn: true, lug: null } })
+}
+
+/** Undoing a turn: it was not made at all. */
+export async function turnNotMade(session: Session, event: Extract<HumbraEvent, { kind: 'rodsTurned' }>): Promise<void> {
+  const view = currentView(session)
+  session.append([{ kind: 'withdrawn', event: event.id, source: 'hand', algorithm: null }], event.kit)
+  if (view && event.source === 'practice') await unturnPractice(session, view, event.turns)
+}
+
+/** Undoing a turn: the rods were turned back by hand. */
+export async function turnedBack(session: Session, event: Extract<HumbraEvent, { kind: 'rodsTurned' }>): Promise<void> {
+  const back = event.turns.map((turn) => -turn)
+  const view = currentView(session)
+  if (!view) return
+  session.append(
+    [
+      {
+        kind: 'rodsTurned',
+        drum: event.drum,
+        side: event.side,
+        turns: back,
+        planned: event.planned && event.planned.map((turn) => -turn),
+        source: event.source,
+        algorithm: null,
+      },
+    ],
+    event.kit,
+  )
+  if (event.source === 'practice') await turnPractice(session, view, back)
+}

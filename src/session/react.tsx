@@ -1,0 +1,35 @@
+'use client'
+
+import { createContext, useContext, useEffect, useState, useSyncExternalStore, type ReactNode } from 'react'
+import type { KitState } from '@/core/keeping/log'
+import { browserSession } from './browser'
+import { INITIAL_STATE, type Session } from './session'
+import type { SessionState } from './state'
+
+const SessionContext = createContext<Session | null>(null)
+
+/** Gives the page its session. The server renders the state before anything is known. */
+export function SessionProvider({ children }: { children: ReactNode }) {
+  const [session, setSession] = useState<Session | null>(null)
+  useEffect(() => setSession(browserSession()), [])
+  return <SessionContext value={session}>{children}</SessionContext>
+}
+
+const nothing = () => () => undefined
+const initial = () => INITIAL_STATE
+
+/** The session, null on the server and before the first effect. */
+export function useSession(): Session | null {
+  return useContext(SessionContext)
+}
+
+export function useSessionState(): SessionState {
+  const session = useSession()
+  return useSyncExternalStore(session?.subscribe ?? nothing, session?.get ?? initial, initial)
+}
+
+/** The kit on screen. */
+export function useKit(): KitState | null {
+  const state = useSessionState()
+  return useSession()?.kit() ?? state.kits[0] ?? null
+}

@@ -1,0 +1,198 @@
+import { kitsFromLog, redoable, undoable, type KitState } from '@/core/keeping/log'
+import { DEFAULT_SETTINGS, settingsSchema, type Settings } from '@/core/keeping/settings'
+import type { HumbraEvent } from '@/core/records/event'
+import { SCHEMA_VERSION } from '@/core/records/kit'
+import type { PracticeState } from '@/core/records/practice'
+import type { EventLog } from '@/storage/eventLog'
+import type { PracticeStore } from '@/storage/practiceStore'
+import type { SettingsStore } from '@/storage/settingsStore'
+import type { SessionDeps } from './deps'
+import type { Notice, SessionState } from './state'
+
+type Listener = () => void
+type Distribute<T> = T extends unknown ? Omit<T, 'id' | 'at' | 'schema' | 'kit'> : never
+/** An event as an action makes it; the session adds id, time, schema and kit. */
+export type Draft = Distribute<HumbraEvent> & { kit?: string }
+
+const NO_BENCH = { lug: null, movedOn: false, lastTap: null, busy: null }
+const SILENCE = { state: 'off', trouble: null, level: 0, ringing: false } as const
+
+export const INITIAL_STATE: SessionState = {
+  phase: 'starting',
+  log: [],
+  kits: [],
+  settings: DEFAULT_SETTINGS,
+  practice: new Map(),
+  unsaved: 0,
+  saveFailed: false,
+  unreadable: 0,
+  bench: NO_BENCH,
+  advice: null,
+  hearing: SILENCE,
+  notice: null,
+  waitingImport: null,
+  clockMs: 0,
+}
+
+export function practiceKey(state: Pick<PracticeState, 'kit' | 'drum' | 'side'>): string {
+  return `${state.kit}/${state.drum}/${state.side}`
+}
+
+/**
+ * The only mutable state: actions append events, the log goes to disk, everything shown is derived from it. What could
+ * not be saved stays here, is said, and is tried again with the next event.
+ */
+export class Session {
+  private state: SessionState = INITIAL_STATE
+  private readonly listeners = new Set<Listener>()
+  private storage: { log: EventLog; practice: PracticeStore; settings: SettingsStore } | null = null
+  private lastPlace = 0
+  private pending: HumbraEvent[] = []
+  private saving: Promise<void> = Promise.resolve()
+  private noticeCount = 0
+
+  constructor(readonly deps: SessionDeps) {}
+
+  readonly get = (): SessionState => this.state
+
+  readonly subscribe = (listener: Listener): (() => void) => {
+    this.listeners.add(listener)
+    return () => this.listeners.delete(listener)
+  }
+
+  /** Replaces part of the state that is not in the log. */
+  set(change: Partial<SessionState>): void {
+    this.state = { ...this.state, ...change, clockMs: this.deps.nowMs() }
+    for (const listener of this.listeners) listener()
+  }
+
+  /** Reads everything kept; with an empty log the demo kit is brought in by `bringDemo`. */
+  async start(bringDemo: (session: Session) => Promise<void>): Promise<void> {
+    try {
+      this.storage = await this.deps.openStorage()
+    } catch {
+      this.storage = null
+    }
+    if (!this.storage) {
+      this.set({ phase: 'no-storage' })
+      await bringDemo(this)
+      return
+    }
+    const settings = settingsSchema.safeParse(await this.storage.settings.read())
+    if (settings.success) this.set({ settings: settings.data })
+    await this.follow()
+    // Two tabs opened at once both bring the demo; its events have fixed ids, so the log takes them once.
+    if (this.state.log.length === 0 && this.state.unreadable === 0) await bringDemo(this)
+    this.deps.onAnnounced(() => void this.follow())
+    this.set({ phase: 'ready' })
+  }
+
+  /** Takes in what other tabs appended. */
+  private async follow(): Promise<void> {
+    if (!this.storage) return
+    const slice = await this.storage.log.readAfter(this.lastPlace)
+    const practice = await this.storage.practice.readAll()
+    this.lastPlace = slice.last
+    const known = new Set(this.state.log.map((event) => event.id))
+    const fresh = slice.events.filter((event) => !known.has(event.id))
+    this.set({ practice: new Map(practice.map((state) => [practiceKey(state), state])) })
+    if (fresh.length || slice.unreadable) {
+      this.withLog([...this.state.log, ...fresh], { unreadable: this.state.unreadable + slice.unreadable })
+    }
+  }
+
+  private withLog(log: HumbraEvent[], rest: Partial<SessionState> = {}): void {
+    this.set({ log, kits: kitsFromLog(log), ...rest })
+  }
+
+  /** Completes drafts and appends them: shown at once, saved as soon as the disk answers. */
+  append(drafts: readonly Draft[], kit = this.kit()?.id): HumbraEvent[] {
+    const at = new Date(this.deps.nowMs()).toISOString()
+    const events = drafts.map(
+      (draft) =>
+        ({ ...draft, kit: draft.kit ?? kit, id: this.deps.newId(), at, schema: SCHEMA_VERSION }) as HumbraEvent,
+    )
+    this.appendEvents(events)
+    return events
+  }
+
+  /** Appends finished events, as an import brings them. */
+  appendEvents(events: readonly HumbraEvent[]): void {
+    const known = new Set(this.state.log.map((event) => event.id))
+    const fresh = events.filter((event) => !known.has(event.id))
+    this.pending.push(...fresh)
+    this.withLog([...this.state.log, ...fresh], { unsaved: this.pending.length })
+    this.saving = this.saving.then(() => this.save())
+  }
+
+  /** Resolves when everything appended so far is on disk or has failed. */
+  saved(): Promise<void> {
+    return this.saving
+  }
+
+  private async save(): Promise<void> {
+    const { storage, deps } = this
+    if (!storage || this.pending.length === 0) return
+    const batch = [...this.pending]
+    try {
+      await deps.exclusive(() => storage.log.append(batch))
+      this.pending = this.pending.filter((event) => !batch.includes(event))
+      this.set({ unsaved: this.pending.length, saveFailed: false })
+      deps.announce()
+    } catch {
+      this.set({ saveFailed: true })
+    }
+  }
+
+  /** Tries again to save what failed. */
+  retrySave(): Promise<void> {
+    this.saving = this.saving.then(() => this.save())
+    return this.saving
+  }
+
+  async setPractice(states: readonly PracticeState[]): Promise<void> {
+    const practice = new Map(this.state.practice)
+    for (const state of states) practice.set(practiceKey(state), state)
+    this.set({ practice })
+    try {
+      await this.storage?.practice.write(states)
+      this.deps.announce()
+    } catch {
+      this.set({ saveFailed: true })
+    }
+  }
+
+  setSettings(change: Partial<Settings>): void {
+    const settings = { ...this.state.settings, ...change }
+    this.set({ settings })
+    void this.storage?.settings.write(settings).catch(() => this.set({ saveFailed: true }))
+  }
+
+  /** The kit on screen: the chosen one, else the first. */
+  kit(): KitState | null {
+    const { kits, settings } = this.state
+    return kits.find(({ id }) => id === settings.kit) ?? kits[0] ?? null
+  }
+
+  notify(text: string, options: Partial<Pick<Notice, 'tone' | 'undo'>> = {}): void {
+    this.set({ notice: { id: ++this.noticeCount, text, tone: 'plain', undo: false, ...options } })
+  }
+
+  /** Withdraws the newest event of the kit that still holds; @returns it, or null when there was none. */
+  undo(): HumbraEvent | null {
+    const kit = this.kit()
+    const event = kit && undoable(this.state.log, kit.id)
+    // The kit itself is not undone away by one key too many: it is removed on purpose or not at all.
+    if (!event || (event.kind === 'kitEdited' && event.change.what === 'kitMade')) return null
+    this.append([{ kind: 'withdrawn', event: event.id, source: 'hand', algorithm: null }], event.kit)
+    return event
+  }
+
+  redo(): boolean {
+    const kit = this.kit()
+    const event = kit && redoable(this.state.log, kit.id)
+    if (!event) return false
+    this.append([{ kind: 'withdrawn', event: event.id, source: 'hand', algorithm: null }], event.kit)
+    return true
+  }
+}

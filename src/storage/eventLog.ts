@@ -1,0 +1,44 @@
+import { eventSchema, type HumbraEvent } from '@/core/records/event'
+import type { Db } from './schema'
+
+export interface LogSlice {
+  events: HumbraEvent[]
+  /** Place of the newest event; 0 for an empty log. */
+  last: number
+  /** Entries that could not be read; they stay in the database untouched. */
+  unreadable: number
+}
+
+/** The log's repository: append and read, nothing else. */
+export interface EventLog {
+  /** All events after place `after`, oldest first. */
+  readAfter(after: number): Promise<LogSlice>
+  /** Appends all or none, in one transaction; @returns the place of the last. Rejects when the disk is full. */
+  append(events: readonly HumbraEvent[]): Promise<number>
+}
+
+export function eventLog(db: Db): EventLog {
+  return {
+    async readAfter(after) {
+      const stored = await db.getAll('events', IDBKeyRange.lowerBound(after, true))
+      const slice: LogSlice = { events: [], last: stored.at(-1)?.seq ?? after, unreadable: 0 }
+      for (const entry of stored) {
+        const parsed = eventSchema.safeParse(entry.event)
+        if (parsed.success) slice.events.push(parsed.data)
+        else slice.unreadable++
+      }
+      return slice
+    },
+    async append(events) {
+      const tx = db.transaction('events', 'readwrite', { durability: 'strict' })
+      let last = 0
+      for (const event of events) {
+        // An event that is already there (a merge, a retry) is left as it is.
+        if (await tx.store.index('id').getKey(event.id)) continue
+        last = await tx.store.add({ id: event.id, event })
+      }
+      await tx.done
+      return last
+    },
+  }
+}
