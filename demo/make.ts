@@ -112,7 +112,7 @@ function sit(drum: Drum, side: Side, targetHz: number, otherHz: number, passes: 
     }
     add({ kind: 'pressed', drum: drum.id, side, ...by })
     rounds.at(-1)!.turns = answer.turns
-    state.rods = turnedByHand(state.rods, answer.turns, seedFromText(`${drum.id}${side}${events.length}`))
+    state.rods = turnedByHand(state.rods, answer.turns, seedFromText(`${drum.id}${side}${events.length}b`))
   }
   if (sheet) keep(drum, side, rounds, sheet)
 }
@@ -166,7 +166,7 @@ sitKit(DAYS.found, 'lounge', 4)
 
 day(DAYS.headChange, 10)
 add({ kind: 'headFitted', drum: tom12.id, side: 'batter', head: { ...tom12.batter, fittedOn: new Date(clockMs).toISOString().slice(0, 10) }, ...hand })
-states.set(`${tom12.id}/batter`, { ...states.get(`${tom12.id}/batter`)!, ...roughRods(6, 138, 99) })
+states.set(`${tom12.id}/batter`, { ...states.get(`${tom12.id}/batter`)!, ...roughRods(6, 138, 104) })
 sit(tom12, 'batter', 146.8, 185, 4)
 
 sitKit(DAYS.deck, 'deck', 4)
@@ -175,9 +175,9 @@ sitKit(DAYS.backToLounge, 'lounge', 4)
 
 // The humid week: the floor tom sinks; the snare is played hard and its near rods back off.
 day(DAYS.humid, 11)
-drift(floor, 'batter', (rod) => -0.03 - 0.012 * Math.cos((4 * Math.PI * rod) / 8))
+drift(floor, 'batter', (rod) => -0.012 - 0.006 * Math.cos((4 * Math.PI * rod) / 8))
 sit(floor, 'batter', 116.5, 147, 0)
-drift(floor, 'batter', (rod) => -0.02 - 0.05 * Math.cos((4 * Math.PI * rod) / 8 + 0.6))
+drift(floor, 'batter', (rod) => -0.006 - 0.02 * Math.cos((4 * Math.PI * rod) / 8 + 0.6))
 const near = nearRods(snare.lugs)
 drift(snare, 'batter', (rod) => (near.includes(rod) ? -0.13 : -0.004))
 drift(DRUMS[3].drum, 'resonant', () => -0.022)

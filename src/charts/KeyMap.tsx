@@ -8,7 +8,7 @@ export function KeyMap({ model, label }: { model: KeyMapModel; label: string }) 
   return (
     <svg width={size} height={size} role="img" aria-label={label} className="block">
       <circle cx={size / 2} cy={size / 2} r={radius} fill="var(--tape)" stroke="var(--soft)" strokeWidth={2} />
-      <rect x={badge.x - 10} y={badge.y - 5} width={20} height={10} fill="var(--soft)" />
+      <rect x={badge.x - 10} y={badge.y - 4} width={20} height={7} fill="var(--soft)" />
       {moved.length === 2 ? (
         <line x1={moved[0].labelX} y1={moved[0].labelY} x2={moved[1].labelX} y2={moved[1].labelY} stroke="var(--act)" strokeWidth={1.5} strokeDasharray="2 6" />
       ) : null}
@@ -19,15 +19,23 @@ export function KeyMap({ model, label }: { model: KeyMapModel; label: string }) 
               <SweepShape turns={lug.turns} radius={size * 0.105} />
             </g>
           ) : (
-            <rect x={lug.x - 5} y={lug.y - 5} width={10} height={10} fill="var(--case)" stroke="var(--soft)" strokeWidth={2} />
+            <rect
+              x={lug.x - (lug.tapped ? 8 : 5)}
+              y={lug.y - (lug.tapped ? 8 : 5)}
+              width={lug.tapped ? 16 : 10}
+              height={lug.tapped ? 16 : 10}
+              fill={lug.tapped ? 'var(--act)' : 'var(--case)'}
+              stroke={lug.tapped ? 'var(--act)' : 'var(--soft)'}
+              strokeWidth={2}
+            />
           )}
           <text
             x={lug.labelX}
             y={lug.labelY + 5}
             textAnchor="middle"
-            fontSize={lug.next ? 17 : 14}
-            fontWeight={lug.next ? 800 : 400}
-            fill={lug.next ? 'var(--ink)' : 'var(--soft)'}
+            fontSize={lug.next || lug.tapped ? 17 : 14}
+            fontWeight={lug.next || lug.tapped ? 800 : 400}
+            fill={lug.next || lug.tapped ? 'var(--ink)' : 'var(--soft)'}
             stroke="var(--tape)"
             strokeWidth={4}
             paintOrder="stroke"

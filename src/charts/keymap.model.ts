@@ -3,11 +3,14 @@ export interface KeyMapModel {
   size: number
   radius: number
   badge: { x: number; y: number }
-  lugs: Array<{ lug: number; x: number; y: number; labelX: number; labelY: number; turns: number; next: boolean }>
+  lugs: Array<{ lug: number; x: number; y: number; labelX: number; labelY: number; turns: number; next: boolean; tapped: boolean }>
 }
 
-/** @param turns per rod of the next move, 0 for rods it leaves alone */
-export function keyMapModel(size: number, turns: readonly number[]): KeyMapModel {
+/**
+ * @param turns per rod of the next move, 0 for rods it leaves alone
+ * @param tap lug to tap, from 1; null when none is asked for
+ */
+export function keyMapModel(size: number, turns: readonly number[], tap: number | null = null): KeyMapModel {
   const radius = size * 0.36
   const centre = size / 2
   const lugs = turns.map((turn, i) => {
@@ -16,7 +19,7 @@ export function keyMapModel(size: number, turns: readonly number[]): KeyMapModel
     const at = (r: number) => ({ x: centre + r * Math.cos(angle), y: centre + r * Math.sin(angle) })
     const rim = at(radius)
     const label = at(radius * 0.72)
-    return { lug: i + 1, x: rim.x, y: rim.y, labelX: label.x, labelY: label.y, turns: turn, next: turn !== 0 }
+    return { lug: i + 1, x: rim.x, y: rim.y, labelX: label.x, labelY: label.y, turns: turn, next: turn !== 0, tapped: tap === i + 1 }
   })
-  return { size, radius, badge: { x: centre, y: centre - radius }, lugs }
+  return { size, radius, badge: { x: centre, y: centre - radius - 9 }, lugs }
 }

@@ -37,7 +37,8 @@ export interface RailModel {
 export const SPREAD_MAGNIFIED = 10
 const NARROWEST_BRACKET_PX = 11
 const SIDE_PX = 30
-const RIGHT_LABEL_PX = 118
+/** Room for the words right of the last mark. */
+const RIGHT_LABEL_PX = 136
 
 const INTERVALS: ReadonlyArray<[number, string]> = [
   [0, 'alike'],

@@ -108,7 +108,7 @@ export function rimModel(input: RimInput): RimModel {
     ticks: [...new Set([0, ...spanTicks])].map((value) => ({
       y: y(value),
       zero: value === 0,
-      label: value === 0 ? zeroHz.toFixed(zeroHz < 100 ? 1 : 0) : `${value > 0 ? '+' : '−'}${Math.abs(value)}`,
+      label: value === 0 ? zeroHz.toFixed(1) : `${value > 0 ? '+' : '−'}${Math.abs(value)}`,
     })),
     band: { path: `${path([...edge(toleranceCents / 2), ...edge(-toleranceCents / 2).reverse()])!}Z` },
     readings: reading.map(mark),

@@ -14,14 +14,15 @@ export function alikeMoves(turns: readonly number[]): Array<{ turn: number; rods
 }
 
 const ROUND = (cents: number) => String(Math.round(Math.abs(cents)))
+const CENTS = (cents: number) => `${ROUND(cents)} ${ROUND(cents) === '1' ? 'cent' : 'cents'}`
 
 /** One sentence for what the core decided. */
 export function adviceText(answer: EvenAnswer): string {
   switch (answer.reason) {
     case 'within-tolerance':
-      return `Even to ${ROUND(answer.spreadCents)} cents and on pitch: good enough here, leave it.`
+      return `Even to ${CENTS(answer.spreadCents)} and on pitch: good enough here, leave it.`
     case 'no-turn-helps':
-      return `Spread ${ROUND(answer.spreadCents)} cents: no turn that a hand can make would bring it closer.`
+      return `Spread ${CENTS(answer.spreadCents)}: no turn that a hand can make would bring it closer.`
     case 'ceiling':
       return 'The target lies above the ceiling set for this head. Stop here, or choose a lower pitch.'
     case 'back-to-slack':

@@ -12,7 +12,7 @@ export type TargetPattern = Harmonics
  */
 const UNEVEN_WEIGHT = 3
 /** Patterns that pitch cannot see are left alone: turning into them costs this part of what a seen error would. */
-const UNSEEN_WEIGHT = { pairs: 0.02, singles: 0.3 }
+const UNSEEN_WEIGHT = { pairs: 0.08, singles: 0.3 }
 /** A loosened rod sticks and has to be pressed: it is worth this many hand errors. */
 const LOOSEN_WEIGHT = 1.5
 

@@ -94,7 +94,7 @@ function choose(request: EvenRequest, state: HeadState): Plan {
 /** Turns in steps of twice the smallest where that costs next to nothing: a hand counts sixteenths better than thirty-seconds. */
 function searchRound(lugs: number, cost: (turns: readonly number[]) => number, limits: SearchLimits): number[] {
   const fine = searchTurns(lugs, cost, limits)
-  const coarse = searchTurns(lugs, cost, { ...limits, quantumTurns: 2 * limits.quantumTurns })
+  const coarse = searchTurns(lugs, cost, { ...limits, quantumTurns: 2 * limits.quantumTurns, singles: false })
   return cost(coarse) <= cost(fine) * COARSE_MAY_COST + COARSE_MAY_ADD ? coarse : fine
 }
 
@@ -150,7 +150,7 @@ function limitsFor(request: EvenRequest, belief: Belief): SearchLimits {
     const room = start === 'slack' ? Math.max(0, turned) : held
     return -Math.min(largest, SNUG_PART * Math.min(room, held))
   })
-  return { lowest, highest: done.map(() => largest), quantumTurns }
+  return { lowest, highest: done.map(() => largest), quantumTurns, singles: true, turnedSoFar: done }
 }
 
 function judge(

@@ -9,6 +9,10 @@ export interface SearchLimits {
   lowest: readonly number[]
   highest: readonly number[]
   quantumTurns: number
+  /** A pair's smallest step may be made by one rod alone, half as much for the pitch. */
+  singles: boolean
+  /** Net turns of each rod so far: of a pair, the one turned less takes a step that is too small to share. */
+  turnedSoFar: readonly number[]
 }
 
 /** Rods (0-based) that move together. */
@@ -30,20 +34,32 @@ export function searchTurns(
   const groups = rodGroups(lugs)
   const low = groups.map((group) => Math.max(...group.map((rod) => limits.lowest[rod])))
   const high = groups.map((group) => Math.min(...group.map((rod) => limits.highest[rod])))
-  const q = limits.quantumTurns
-  const stepsLow = low.map((v) => Math.ceil(v / q - 1e-9))
-  const stepsHigh = high.map((v) => Math.floor(v / q + 1e-9))
+  // Steps of a pair are counted for both rods together; half of the smallest is one rod alone.
+  const q = limits.quantumTurns / 2
+  const whole = (steps: number) => (limits.singles && Math.abs(steps) === 1 ? steps : 2 * Math.round(steps / 2))
   const spread = (steps: readonly number[]) => {
     const turns = new Array<number>(lugs).fill(0)
-    groups.forEach((group, g) => group.forEach((rod) => (turns[rod] = steps[g] * q)))
+    groups.forEach((group, g) => {
+      if (group.length === 2 && Math.abs(steps[g]) === 1) {
+        const less = limits.turnedSoFar[group[0]] * steps[g] <= limits.turnedSoFar[group[1]] * steps[g] ? 0 : 1
+        turns[group[less]] = 2 * steps[g] * q
+      } else {
+        group.forEach((rod) => (turns[rod] = steps[g] * q))
+      }
+    })
     return turns
   }
   const price = (steps: readonly number[]) => cost(spread(steps))
-  const clamp = (value: number, g: number) => Math.min(stepsHigh[g], Math.max(stepsLow[g], value))
+  const bounded = (value: number, g: number) => Math.min(high[g] / q, Math.max(low[g] / q, value))
+  const clamp = (value: number, g: number) => {
+    const steps = groups[g].length === 2 ? whole(value) : 2 * Math.round(value / 2)
+    if (steps * q > high[g] + 1e-9 || steps * q < low[g] - 1e-9) return 2 * Math.trunc(bounded(value, g) / 2 + 1e-9)
+    return steps
+  }
 
-  const continuous = descend(groups.length, price, clamp)
-  const rounded = continuous.map((v, g) => clamp(Math.round(v), g))
-  const sparse = rounded.map((v) => (Math.abs(v) <= 1 ? 0 : v)).map(clamp)
+  const continuous = descend(groups.length, price, bounded)
+  const rounded = continuous.map((v, g) => clamp(2 * Math.round(v / 2), g))
+  const sparse = rounded.map((v) => (Math.abs(v) <= 2 ? 0 : v)).map(clamp)
   const starts = [groups.map((_, g) => clamp(0, g)), rounded, sparse]
   let best: number[] = starts[0]
   let bestCost = Infinity
@@ -92,8 +108,12 @@ function descend(
   return x
 }
 
-const SINGLE_MOVES = [-2, -1, 1, 2]
+const SINGLE_MOVES = [-4, -2, -1, 1, 2, 4]
 const JOINT_MOVES = [
+  [2, 2],
+  [-2, -2],
+  [2, -2],
+  [-2, 2],
   [1, 1],
   [-1, -1],
   [1, -1],

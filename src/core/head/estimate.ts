@@ -23,7 +23,7 @@ export const HAND_ERROR_TURNS = 1 / 64
 /** Unevenness as found: second harmonic's usual size against the squared pitch. 0.06 is some 50 cents each way. */
 const AS_FOUND = 0.06
 /** Part of a pass's effect that may not show: rods and film stick until pressed. */
-const STICKING = { pressed: 0.04, unpressed: 0.12 }
+const STICKING = { pressed: 0.07, unpressed: 0.14 }
 /** Settling of a head by turning and pressing, relative to the squared pitch. */
 const SETTLING = { first: 0.015, later: 0.004 }
 /** A reading this far from what the rest of the head says, in cents, is another mode or a slip. */
@@ -31,6 +31,7 @@ const SLIP_CENTS = 45
 const SLIP_SIGMAS = 5
 /** How much better two levels must explain bare numbers than a wave. */
 const TWO_LEVEL_EVIDENCE = 6
+const TWO_LEVEL_RATIO = 4
 
 /** The row that reads lug `lug` off the state. */
 export function lugRow(lug: number, lugs: number): number[] {
@@ -166,7 +167,8 @@ function takeAll(before: Belief, readings: readonly LugReading[], lugs: number):
     const predicted = lugRow(lug, lugs).reduce((s, v, i) => s + v * wave.x[i], 0)
     return sum + ((hz * hz - predicted) / (2 * hz * errorHz)) ** 2
   }, 0)
-  if (chiWave - levels.chiSquared < TWO_LEVEL_EVIDENCE) return wave
+  const better = chiWave - levels.chiSquared > TWO_LEVEL_EVIDENCE && levels.chiSquared < chiWave / TWO_LEVEL_RATIO
+  if (!better) return wave
   // The axis of two levels is known only to within a lug's flip: a third of a lug spacing as an angle.
   const size2 = levels.cosine ** 2 + levels.sine ** 2
   const axis = size2 * ((2 * Math.PI) / lugs / 3) ** 2

@@ -1,3 +1,4 @@
+import { WIDEST_PAIR_CENTS } from '../membrane/modes'
 import { CENTS_PER_NEPER } from '../units/pitch'
 import type { EvenHead, Round } from './types'
 import { mutedHz } from './otherHead'
@@ -15,8 +16,6 @@ export interface LugReading {
 export const DEFAULT_READING_CENTS = 2
 /** A finger a little off the centre, a stroke a little off the lug: no reading is better than this in cents. */
 const HANDLING_CENTS = 0.7
-/** Modes further than this from the loudest are not of the same pair. */
-const PAIR_CENTS = 160
 
 /**
  * The readings of a round, poles before bare numbers where a lug has both; those taken with the other head free are
@@ -34,7 +33,7 @@ export function lugReadings(head: EvenHead, round: Round): LugReading[] {
 function heardReadings(round: Round): LugReading[] {
   const withPoles = (round.readings ?? []).map(({ lug, modes }): LugReading => {
     const loudest = modes.reduce((a, b) => (b.levelDb > a.levelDb ? b : a))
-    const pair = modes.filter((mode) => Math.abs(CENTS_PER_NEPER * Math.log(mode.hz / loudest.hz)) < PAIR_CENTS)
+    const pair = modes.filter((mode) => Math.abs(CENTS_PER_NEPER * Math.log(mode.hz / loudest.hz)) < WIDEST_PAIR_CENTS)
     let weight = 0
     let sum = 0
     let variance = 0

@@ -18,9 +18,9 @@ export interface TwoLevelFit {
 
 const AXES = 90
 
-/** @returns null with fewer than four readings: three free numbers would fit anything. */
+/** @returns null with fewer than six readings: three free numbers and a free pattern would fit anything. */
 export function fitTwoLevels(readings: readonly LugReading[], lugs: number): TwoLevelFit | null {
-  if (readings.length < 4) return null
+  if (readings.length < 6) return null
   let best: TwoLevelFit | null = null
   for (let step = 0; step < AXES; step++) {
     const axis = (Math.PI * step) / AXES

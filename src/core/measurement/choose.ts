@@ -1,3 +1,4 @@
+import { WIDEST_PAIR_CENTS } from '../membrane/modes'
 import { turnLawPrior } from '../membrane/turnLaw'
 import { logNormalDensity } from '../numeric/normal'
 import { centsBetween } from '../units/pitch'
@@ -12,8 +13,6 @@ export interface Candidate<M extends Mode> {
   odds: number
 }
 
-/** Poles of one (1,1) pair lie within this: as-found heads are seldom more uneven. */
-const WIDEST_PAIR_CENTS = 160
 /** The weaker pole of a pair still counts down to this level against the other. */
 const WEAKEST_POLE_DB = -32
 /** Both poles are one motion of one film: their decays agree within this factor. */

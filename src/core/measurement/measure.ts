@@ -1,6 +1,6 @@
 import { shiftByCents } from '../units/pitch'
 import { chooseLugMode, type Candidate } from './choose'
-import { analyseTail, type Analysis } from './modes'
+import { analyseTail, GLIDE_FLOOR, type Analysis } from './modes'
 import { findOnsets, type Onset } from './onsets'
 import { PER_MODE } from './model'
 import { cutTail } from './tail'
@@ -158,6 +158,6 @@ function readingError(candidate: Candidate<Analysis['modes'][number]>, analysis:
   const pole = candidate.poles[0]
   const own = fit.covariance[pole.index * PER_MODE * (n + 1)]
   const noise = own > 0 ? pole.standardErrorHz ** 2 / own : analysis.noisePower
-  const floorHz = 0.2 * (candidate.hz / 1731.2)
+  const floorHz = GLIDE_FLOOR * candidate.hz
   return Math.hypot(Math.sqrt(Math.max(0, variance * Math.min(noise, 4 * analysis.noisePower))), floorHz)
 }

@@ -9,6 +9,10 @@
  */
 export const PER_MODE = 4
 
+/** Rows that an {@link Accumulator} takes at once. */
+export const ROWS_AT_ONCE = 8
+const BLOCK = ROWS_AT_ONCE
+
 /** The glide is at most some tens of cents when the tail begins: one standard deviation, relative. */
 export const GLIDE_SD = 0.02
 /** ... and its time is known to within a factor of two or so. */
@@ -30,74 +34,151 @@ export interface State {
   gradient: Float64Array | null
 }
 
-/** Adds row^T row (upper triangle) and row^T value. */
-export function accumulate(normal: Float64Array, right: Float64Array, row: Float64Array, value: number, n: number) {
-  for (let i = 0; i < n; i++) {
-    const r = row[i]
-    right[i] += r * value
-    for (let j = i, at = i * n + i; j < n; j++, at++) normal[at] += r * row[j]
+/**
+ * Gathers rows of a least-squares problem and adds row^T row (upper triangle) and row^T value, eight rows at a time:
+ * this sum is where a fit spends its time, and eight products a store are four times as fast as one.
+ */
+export class Accumulator {
+  readonly normal: Float64Array
+  readonly gradient: Float64Array
+  /** Fill these, then call `add`: entry j of the row at `rows[8 j + slot]`. */
+  readonly rows: Float64Array
+  slot = 0
+  private readonly values = new Float64Array(BLOCK)
+
+  constructor(private readonly n: number) {
+    this.normal = new Float64Array(n * n)
+    this.gradient = new Float64Array(n)
+    this.rows = new Float64Array(n * BLOCK)
+  }
+
+  add(value: number): void {
+    this.values[this.slot++] = value
+    if (this.slot === BLOCK) this.flush()
+  }
+
+  /** Takes in what is left and fills the lower triangle. */
+  finish(): void {
+    if (this.slot > 0) {
+      for (let j = 0; j < this.n; j++) this.rows.fill(0, j * BLOCK + this.slot, (j + 1) * BLOCK)
+      this.values.fill(0, this.slot)
+      this.flush()
+    }
+    const { normal, n } = this
+    for (let i = 0; i < n; i++) for (let j = 0; j < i; j++) normal[i * n + j] = normal[j * n + i]
+  }
+
+  private flush(): void {
+    const { rows, values, normal, gradient, n } = this
+    for (let i = 0; i < n; i++) {
+      const p = i * BLOCK
+      const r0 = rows[p]
+      const r1 = rows[p + 1]
+      const r2 = rows[p + 2]
+      const r3 = rows[p + 3]
+      const r4 = rows[p + 4]
+      const r5 = rows[p + 5]
+      const r6 = rows[p + 6]
+      const r7 = rows[p + 7]
+      gradient[i] +=
+        r0 * values[0] + r1 * values[1] + r2 * values[2] + r3 * values[3] +
+        r4 * values[4] + r5 * values[5] + r6 * values[6] + r7 * values[7]
+      for (let j = i, q = p, at = i * n + i; j < n; j++, q += BLOCK, at++) {
+        normal[at] +=
+          r0 * rows[q] + r1 * rows[q + 1] + r2 * rows[q + 2] + r3 * rows[q + 3] +
+          r4 * rows[q + 4] + r5 * rows[q + 5] + r6 * rows[q + 6] + r7 * rows[q + 7]
+      }
+    }
+    this.slot = 0
   }
 }
 
-/** Fills the lower triangle from the upper one. */
-export function mirror(normal: Float64Array, n: number) {
-  for (let i = 0; i < n; i++) for (let j = 0; j < i; j++) normal[i * n + j] = normal[j * n + i]
-}
-
+/**
+ * Residuals of the model at `theta`, with curvature and slope where asked for.
+ *
+ * Every mode is carried from sample to sample by one complex factor; the glide turns it a little further each time, by
+ * an angle below 0.05 rad, whose sine and cosine are taken from four terms of their series (error under 3e-9 a sample).
+ */
 export function evaluate(problem: Problem, theta: Float64Array, withDerivatives: boolean): State {
   const { samples, rateHz, glidePrior } = problem
   const n = theta.length
   const count = (n - 2) / PER_MODE
-  const g = theta[n - 2]
+  const g = glidePrior ? theta[n - 2] : 0
   const s = (glidePrior?.seconds ?? 1) * Math.exp(theta[n - 1])
   const residuals = new Float64Array(samples.length)
-  const normal = withDerivatives ? new Float64Array(n * n) : null
-  const gradient = withDerivatives ? new Float64Array(n) : null
-  const row = new Float64Array(n)
+  const sums = withDerivatives ? new Accumulator(n) : null
+  const rows = sums?.rows ?? new Float64Array(0)
+  const re = new Float64Array(count).fill(1)
+  const im = new Float64Array(count)
+  const stepRe = new Float64Array(count)
+  const stepIm = new Float64Array(count)
+  for (let k = 0; k < count; k++) {
+    const shrink = Math.exp(-theta[k * PER_MODE + 1] / rateHz)
+    const angle = (2 * Math.PI * theta[k * PER_MODE]) / rateHz
+    stepRe[k] = shrink * Math.cos(angle)
+    stepIm[k] = shrink * Math.sin(angle)
+  }
+  const fadeStep = glidePrior ? Math.exp(-1 / (rateHz * s)) : 0
+  let fade = glidePrior ? 1 : 0
   let cost = 0
   for (let i = 0; i < samples.length; i++) {
     const t = i / rateHz
-    const fade = glidePrior ? Math.exp(-t / s) : 0
-    const bend = s * (1 - fade)
-    const stretched = glidePrior ? t + g * bend : t
+    const bend = glidePrior ? s * (1 - fade) : 0
+    const stretched = t + g * bend
     let model = 0
     let byTime = 0
-    for (let k = 0; k < count; k++) {
-      const at = k * PER_MODE
-      const envelope = Math.exp(-t * theta[at + 1])
-      const omega = 2 * Math.PI * theta[at]
-      const c = envelope * Math.cos(omega * stretched)
-      const d = envelope * Math.sin(omega * stretched)
+    const slot = sums?.slot ?? 0
+    for (let k = 0, at = 0; k < count; k++, at += PER_MODE) {
+      const c = re[k]
+      const d = im[k]
       const value = theta[at + 2] * c + theta[at + 3] * d
       model += value
-      if (!normal) continue
-      const byPhase = theta[at + 3] * c - theta[at + 2] * d
-      row[at] = byPhase * 2 * Math.PI * stretched
-      row[at + 1] = -t * value
-      row[at + 2] = c
-      row[at + 3] = d
-      byTime += byPhase * omega
+      if (!withDerivatives) continue
+      const byPhase = 2 * Math.PI * (theta[at + 3] * c - theta[at + 2] * d)
+      const into = at * BLOCK + slot
+      rows[into] = byPhase * stretched
+      rows[into + BLOCK] = -t * value
+      rows[into + 2 * BLOCK] = c
+      rows[into + 3 * BLOCK] = d
+      byTime += byPhase * theta[at]
     }
     const residual = samples[i] - model
     residuals[i] = residual
     cost += residual * residual
-    if (normal && gradient) {
-      row[n - 2] = glidePrior ? byTime * bend : 0
-      row[n - 1] = glidePrior ? byTime * g * (bend - t * fade) : 0
-      accumulate(normal, gradient, row, residual, n)
+    if (sums) {
+      rows[(n - 2) * BLOCK + slot] = glidePrior ? byTime * bend : 0
+      rows[(n - 1) * BLOCK + slot] = glidePrior ? byTime * g * (bend - t * fade) : 0
+      sums.add(residual)
+    }
+    const further = g * s * fade * (1 - fadeStep)
+    fade *= fadeStep
+    for (let k = 0; k < count; k++) {
+      const a = stepRe[k] * re[k] - stepIm[k] * im[k]
+      const b = stepRe[k] * im[k] + stepIm[k] * re[k]
+      if (further === 0) {
+        re[k] = a
+        im[k] = b
+      } else {
+        const x = 2 * Math.PI * theta[k * PER_MODE] * further
+        const xx = x * x
+        const cos = 1 - xx / 2 + (xx * xx) / 24
+        const sin = x * (1 - xx / 6 + (xx * xx) / 120)
+        re[k] = a * cos - b * sin
+        im[k] = a * sin + b * cos
+      }
     }
   }
   const priors = glidePrior
     ? [glidePrior.noisePower / glidePrior.sd ** 2, glidePrior.noisePower / GLIDE_TIME_LOG_SD ** 2]
     : [1, 1]
+  sums?.finish()
   priors.forEach((weight, i) => {
     const at = n - 2 + i
     cost += weight * theta[at] ** 2
-    if (normal && gradient) {
-      normal[at * n + at] += weight
-      gradient[at] -= weight * theta[at]
+    if (sums) {
+      sums.normal[at * n + at] += weight
+      sums.gradient[at] -= weight * theta[at]
     }
   })
-  if (normal) mirror(normal, n)
-  return { cost, residuals, normal, gradient }
+  return { cost, residuals, normal: sums?.normal ?? null, gradient: sums?.gradient ?? null }
 }

@@ -17,8 +17,8 @@ export interface Analysis {
 }
 
 const LOWEST_HZ = 28
-/** After four decays a tail holds nothing more of its pitch: its weight falls as t^2 e^(-2t). */
-const DECAYS_USED = 4
+/** After three decays and a bit a tail holds nothing more of its pitch: its weight falls as t^2 e^(-2t). */
+const DECAYS_USED = 3.3
 /** Modes this loud against the loudest are asked whether they are pairs, and how many of them. */
 const LOUD = 0.25
 const MOST_SPLITS = 3
@@ -35,8 +35,10 @@ const SIGNIFICANCE = 4
 const STEADY_AFTER_SECONDS = 0.05
 /** Poles of the subspace closer than this are one mode bent by the glide, or a pair: both are settled later. */
 const SAME_MODE_CENTS_RATIO = 1.03
-/** What is left of the glide after its model, that no residual shows: 0.2 cents. */
-const GLIDE_FLOOR = 0.2 / 1731.2
+/** What is left of the glide after its model, that no residual shows, relative: half a cent. */
+export const GLIDE_FLOOR = 0.5 / 1731.2
+/** A mode this close to a louder one is its double: whether it is a pair is asked apart. */
+const DOUBLE_HZ = 2.5
 
 /** @returns null when the tail holds nothing that rings. */
 export function analyseTail(tail: Tail): Analysis | null {
@@ -89,7 +91,8 @@ function significant(fit: Fit, count: number): FittedMode[] {
   const sigma2 = noiseOf(fit, count)
   const top = Math.max(...fit.modes.map((mode) => mode.amplitude))
   return fit.modes.filter((mode, k) => {
-    if (mode.amplitude < WEAKEST * top || mode.decaySeconds < SHORTEST_DECAY_SECONDS) return false
+    const louder = fit.modes.some((other) => other.amplitude > mode.amplitude && Math.abs(other.hz - mode.hz) < DOUBLE_HZ)
+    if (louder || mode.amplitude < WEAKEST * top || mode.decaySeconds < SHORTEST_DECAY_SECONDS) return false
     if (!fit.covariance) return true
     const n = fit.parameters
     const at = k * PER_MODE + 2
@@ -114,13 +117,15 @@ function splitLoudest(samples: Float64Array, rateHz: number, start: Fit, glide: 
     const mode = fit.modes.reduce((a, b) => (Math.abs(b.hz - hz) < Math.abs(a.hz - hz) ? b : a))
     const others = fit.modes.filter((other) => other !== mode)
     const n = samples.length
-    const candidates = guessPairs(samples, rateHz, fit, mode, glide.seconds)
-      .map((pair) => refineModes(samples, rateHz, [...others, ...pair], noiseOf(fit, n), glide))
-      .filter((candidate) => plausiblePair(candidate.modes.at(-2)!, candidate.modes.at(-1)!))
-      .sort((a, b) => a.residual - b.residual)
-    if (candidates.length === 0) continue
-    const gain = n * Math.log(fit.residual / candidates[0].residual) - PER_MODE * Math.log(n)
-    if (gain > PAIR_EVIDENCE) fit = candidates[0]
+    let candidate: Fit | null = null
+    for (const pair of guessPairs(samples, rateHz, fit, mode, glide.seconds)) {
+      const two = refineModes(samples, rateHz, [...others, ...pair], noiseOf(fit, n), glide)
+      if (!plausiblePair(two.modes.at(-2)!, two.modes.at(-1)!)) continue
+      if (!candidate || two.residual < candidate.residual) candidate = two
+    }
+    if (!candidate) continue
+    const gain = n * Math.log(fit.residual / candidate.residual) - PER_MODE * Math.log(n)
+    if (gain > PAIR_EVIDENCE) fit = candidate
   }
   return fit
 }

@@ -1,5 +1,5 @@
 import { cholesky, choleskySolve, invertSymmetric } from '../numeric/linear'
-import { accumulate, evaluate, GLIDE_SD, mirror, PER_MODE, type Problem, type State } from './model'
+import { Accumulator, evaluate, GLIDE_SD, PER_MODE, ROWS_AT_ONCE, type Problem, type State } from './model'
 import type { Pole } from './subspace'
 
 /**
@@ -40,7 +40,7 @@ const SLOWEST_DECAY_SECONDS = 20
 const LARGEST_GLIDE = 0.2
 const MOST_ITERATIONS = 14
 /** Relative gain of the cost below which a fit has arrived. */
-const ARRIVED = 1e-6
+const ARRIVED = 1e-5
 
 /**
  * Refines `poles` on evenly sampled `samples`.
@@ -69,11 +69,12 @@ export function refineModes(
     if (!step) break
     const candidate = theta.map((value, i) => value + step[i])
     limit(candidate, poles.length)
-    const next = evaluate(problem, candidate, false)
+    // With derivatives at once: nearly every step is taken.
+    const next = evaluate(problem, candidate, true)
     if (next.cost < state.cost) {
       const gain = (state.cost - next.cost) / state.cost
       theta = candidate
-      state = evaluate(problem, theta, true)
+      state = next
       damping = Math.max(damping / 8, 1e-12)
       if (gain < ARRIVED) break
     } else {
@@ -87,23 +88,21 @@ export function refineModes(
 /** Amplitudes of `poles` on `samples` by linear least squares, no glide: cosine and sine parts in turn. */
 export function fitAmplitudes(samples: Float64Array, rateHz: number, poles: readonly Pole[]): Float64Array {
   const m = 2 * poles.length
-  const normal = new Float64Array(m * m)
-  const right = new Float64Array(m)
-  const row = new Float64Array(m)
+  const sums = new Accumulator(m)
   for (let i = 0; i < samples.length; i++) {
     const t = i / rateHz
     poles.forEach((pole, k) => {
       const envelope = Math.exp(-t / pole.decaySeconds)
       const phase = 2 * Math.PI * pole.hz * t
-      row[2 * k] = envelope * Math.cos(phase)
-      row[2 * k + 1] = envelope * Math.sin(phase)
+      sums.rows[2 * k * ROWS_AT_ONCE + sums.slot] = envelope * Math.cos(phase)
+      sums.rows[(2 * k + 1) * ROWS_AT_ONCE + sums.slot] = envelope * Math.sin(phase)
     })
-    accumulate(normal, right, row, samples[i], m)
+    sums.add(samples[i])
   }
-  for (let i = 0; i < m; i++) normal[i * m + i] *= 1 + 1e-9
-  mirror(normal, m)
-  const factor = cholesky(normal, m)
-  return factor ? choleskySolve(factor, right, m) : new Float64Array(m)
+  sums.finish()
+  for (let i = 0; i < m; i++) sums.normal[i * m + i] *= 1 + 1e-9
+  const factor = cholesky(sums.normal, m)
+  return factor ? choleskySolve(factor, sums.gradient, m) : new Float64Array(m)
 }
 
 function startingPoint(problem: Problem, poles: readonly Pole[], glide: Glide | null): Float64Array {

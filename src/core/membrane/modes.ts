@@ -35,6 +35,9 @@ export const MODE_SHAPES: readonly ModeShape[] = [
 
 export const LUG_MODE = MODE_SHAPES[1]
 
+/** The two poles of an uneven head's (1,1) pair lie within this: heads as found are seldom further out. */
+export const WIDEST_PAIR_CENTS = 230
+
 /** Frequency of an ideal mode in vacuum, in Hz, from tension N/m, film kg/m^2, and diameter. */
 export function idealModeHz(shape: ModeShape, tension: number, massPerArea: number, diameterInches: number) {
   const radius = inchesToMetres(diameterInches) / 2

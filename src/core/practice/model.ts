@@ -1,6 +1,6 @@
 import { harmonicsOf, lugAngle } from '../head/harmonics'
 import { coupledModes } from '../membrane/coupled'
-import { LUG_MODE, MODE_SHAPES, modeAmplitude, modeHz, tensionFromLugHz, type ModeShape } from '../membrane/modes'
+import { LUG_MODE, MODE_SHAPES, modeAmplitude, modeHz, tensionFromLugHz, WIDEST_PAIR_CENTS, type ModeShape } from '../membrane/modes'
 
 /**
  * The practice drum, first order: rods set the mean and the second harmonic of the tapped head; the membrane with its
@@ -122,7 +122,7 @@ function freePoles(head: PracticeHead, shape: ModeShape, tension: number, aloneH
 }
 
 /** Poles further than this from the loudest are the other head's own edge mode, not part of the lug pitch. */
-const SAME_PITCH_RATIO = 2 ** (160 / 1200)
+const SAME_PITCH_RATIO = 2 ** (WIDEST_PAIR_CENTS / 1200)
 
 /**
  * Lug pitch at every lug: the mean of the (1,1) poles weighted by what a tap there and a microphone there pick up,

@@ -61,19 +61,20 @@ export function playTap(head: PracticeHead, settings: TapSettings): PlayedTap {
   const place = 1 - TAP_FROM_HOOP_METRES / radius
   const angle = lugAngle(settings.lug - 1, head.lugs)
 
-  const partials = truth.modes.flatMap((mode) =>
-    mode.poles.map((pole) => {
-      const stroke = 1 + 0.1 * random.normal()
+  const partials = truth.modes.flatMap((mode) => {
+    // Two strokes are never alike; the poles of one mode are, since they share its shape.
+    const stroke = (1 + 0.1 * random.normal()) * (truth.meanHz / mode.poles[0].hz)
+    return mode.poles.map((pole) => {
       const finger = settings.finger && mode.m === 0 ? FINGER_LEAVES : 1
       return {
         m: mode.m,
         n: mode.n,
         hz: pole.hz,
         decaySeconds: decaySeconds(mode.m, mode.n, pole.hz, truth.meanHz),
-        amplitude: pickup(mode, pole, place, angle) * finger * stroke * (truth.meanHz / pole.hz),
+        amplitude: pickup(mode, pole, place, angle) * finger * stroke,
       }
-    }),
-  )
+    })
+  })
   const loudest = Math.max(...partials.map((p) => p.amplitude))
   const samples = render(partials, settings, truth.meanHz, random)
   return {

@@ -1,7 +1,9 @@
 'use client'
 
 import { DropdownMenu } from 'radix-ui'
-import { ChevronDown } from 'lucide-react'
+import { ChevronDown, SlidersHorizontal } from 'lucide-react'
+import { useState } from 'react'
+import { clsx } from 'clsx'
 import type { OtherHead } from '@/core/records/event'
 import type { Side } from '@/core/records/kit'
 import { chooseHead } from '@/session/actions/kits'
@@ -36,6 +38,7 @@ const OTHER_HEAD = [
 export function BenchHeader({ view }: { view: BenchView }) {
   const session = useSession()
   const { settings } = useSessionState()
+  const [picking, setPicking] = useState(false)
   if (!session) return null
   const { kit, drum, side } = view
   const changeSource = (source: string) => {
@@ -45,7 +48,7 @@ export function BenchHeader({ view }: { view: BenchView }) {
   }
   return (
     <div className="flex flex-wrap items-center justify-between gap-x-6 border-b border-line px-4 pb-1 md:min-h-[88px] md:px-7 md:py-2">
-      <div className="flex flex-wrap items-center gap-x-2">
+      <div className="flex flex-wrap items-center gap-x-2 max-md:w-full max-md:pr-12">
         <DropdownMenu.Root modal={false}>
           <DropdownMenu.Trigger aria-label={`${drum.name}: choose a drum`} className="flex min-h-11 items-center gap-1.5">
             <h1 className="text-2xl font-bold md:text-4xl">{drum.name}</h1>
@@ -66,8 +69,17 @@ export function BenchHeader({ view }: { view: BenchView }) {
           </DropdownMenu.Portal>
         </DropdownMenu.Root>
         <Choice<Side> label="Head" value={side} items={SIDES} onChange={(next) => chooseHead(session, drum.id, next)} />
+        <button
+          type="button"
+          aria-expanded={picking}
+          aria-label="Sheet, target and source"
+          onClick={() => setPicking(!picking)}
+          className="flex size-11 items-center justify-center text-soft md:hidden"
+        >
+          <SlidersHorizontal aria-hidden size={20} />
+        </button>
       </div>
-      <div className="flex flex-wrap items-center gap-x-5">
+      <div className={clsx('flex-wrap items-center gap-x-5 md:flex', picking ? 'flex' : 'hidden')}>
         {kit.sheets.length > 0 ? (
           <Pick
             label="sheet"

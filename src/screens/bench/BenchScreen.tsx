@@ -35,7 +35,7 @@ export function BenchScreen() {
     )
   }
   return (
-    <div className="flex flex-col md:h-dvh md:min-h-[640px]">
+    <div className="flex min-h-dvh flex-col max-md:pb-24 md:h-dvh md:min-h-[640px]">
       <BenchHeader view={view} />
       <div className="flex min-h-0 flex-1 flex-col-reverse md:grid md:grid-cols-[minmax(0,1fr)_376px]">
         <RimStrip view={view} />

@@ -8,7 +8,8 @@ import { useSession } from '@/session/react'
 import { adviceText } from '@/text/advice'
 import { Button } from '@/ui/Button'
 import { useCommander } from '../shell/CommandProvider'
-import { Big } from './Big'
+import { clsx } from 'clsx'
+import { ACTION_BAR, Big } from './Big'
 import { WorkingPicks } from './TurnPanel'
 
 const WORDS: Record<string, string> = {
@@ -33,11 +34,11 @@ export function DonePanel({ view }: { view: BenchView }) {
         <Big>{WORDS[plan.reason ?? ''] ?? 'Done'}</Big>
         <p className="mt-3 text-lg leading-snug">{adviceText(plan)}</p>
       </div>
-      <div className="order-last mt-auto flex flex-wrap gap-3 pt-3 md:order-none md:mt-5 md:pt-0">
+      <div className={clsx(ACTION_BAR, 'flex flex-wrap gap-3 md:mt-5')}>
         <Button tone="act" big onClick={() => run('bench.keep')}>
           Keep it on a sheet
         </Button>
-        <Button big className="text-base font-normal" onClick={() => readAgain(session, 1)}>
+        <Button big className="px-4 text-base font-normal whitespace-nowrap" onClick={() => readAgain(session, 1)}>
           Check a lug
         </Button>
       </div>

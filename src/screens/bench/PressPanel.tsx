@@ -5,7 +5,8 @@ import { readAgain } from '@/session/actions/readings'
 import { useSession } from '@/session/react'
 import { Button } from '@/ui/Button'
 import { useCommander } from '../shell/CommandProvider'
-import { Big } from './Big'
+import { clsx } from 'clsx'
+import { ACTION_BAR, Big } from './Big'
 
 /** All rods of the pass are turned: the film has to slide over the edge before it can be read. */
 export function PressPanel({ view }: { view: BenchView }) {
@@ -21,11 +22,11 @@ export function PressPanel({ view }: { view: BenchView }) {
           ? 'A light push on the middle with the flat of the fingers, never with force on this thin head. Then read it again.'
           : 'The middle of the head with the flat hand, a few times, firmly. Film and edge stick; pressing lets the turn show.'}
       </p>
-      <div className="order-last mt-auto flex gap-3 pt-3 md:order-none md:mt-5 md:pt-0">
+      <div className={clsx(ACTION_BAR, 'flex gap-3 md:mt-5')}>
         <Button tone="act" big className="flex-1 md:flex-none" onClick={() => run('bench.pressed')}>
           Pressed
         </Button>
-        <Button big className="text-base font-normal" onClick={() => session && readAgain(session, 1)}>
+        <Button big className="px-4 text-base font-normal whitespace-nowrap" onClick={() => session && readAgain(session, 1)}>
           Read without
         </Button>
       </div>

@@ -1,6 +1,8 @@
 'use client'
 
 import { useState, type FormEvent } from 'react'
+import { KeyMap } from '@/charts/KeyMap'
+import { keyMapModel } from '@/charts/keymap.model'
 import { readCount } from '@/commands/bench'
 import { typeReading } from '@/session/actions/readings'
 import type { BenchView } from '@/session/benchView'
@@ -8,7 +10,8 @@ import { useSession, useSessionState } from '@/session/react'
 import { adviceText } from '@/text/advice'
 import { Button } from '@/ui/Button'
 import { useCommander } from '../shell/CommandProvider'
-import { Big, Light } from './Big'
+import { clsx } from 'clsx'
+import { ACTION_BAR, Big, Light } from './Big'
 import { MicrophonePart } from './MicrophonePart'
 
 /** Asks for the next lug, from the chosen source. */
@@ -33,7 +36,7 @@ export function ReadPanel({ view }: { view: BenchView }) {
         Two fingers in from the hoop, a fingertip resting on the middle without pressing, wires off. Softly: protect your
         ears.
       </p>
-      <div className="order-last mt-auto pt-3 md:order-none md:mt-4 md:pt-0">
+      <div className={clsx(ACTION_BAR, 'md:mt-4')}>
         <SourcePart view={view} />
       </div>
       {refused ? (
@@ -54,6 +57,12 @@ export function ReadPanel({ view }: { view: BenchView }) {
           </Button>
         ) : null}
       </div>
+      <div className="mt-auto hidden self-end md:block">
+        <KeyMap
+          model={keyMapModel(176, new Array<number>(view.drum.lugs).fill(0), view.lug)}
+          label={`Lug ${view.lug} on the drum, seen from outside, badge at the top`}
+        />
+      </div>
     </>
   )
 }
@@ -69,7 +78,7 @@ function SourcePart({ view }: { view: BenchView }) {
             <Button tone="act" big className="flex-1 md:flex-none" disabled={bench.busy !== null} onClick={() => run('bench.tap')}>
               Tap
             </Button>
-            <Button big className="text-base font-normal" disabled={bench.busy !== null} onClick={() => run('bench.tapRound')}>
+            <Button big className="px-4 text-base font-normal whitespace-nowrap" disabled={bench.busy !== null} onClick={() => run('bench.tapRound')}>
               All lugs left
             </Button>
           </div>

@@ -11,7 +11,8 @@ import { directionWord, listText, turnText } from '@/text/turns'
 import { Button } from '@/ui/Button'
 import { Pick } from '@/ui/Pick'
 import { useCommander } from '../shell/CommandProvider'
-import { Big, Fraction, Light } from './Big'
+import { clsx } from 'clsx'
+import { ACTION_BAR, Big, Fraction, Light } from './Big'
 
 /** The next move: which rods, which way, how far. */
 export function TurnPanel({ view }: { view: BenchView }) {
@@ -47,11 +48,11 @@ export function TurnPanel({ view }: { view: BenchView }) {
           </div>
         </div>
       </div>
-      <div className="order-last mt-auto flex gap-3 pt-3 md:order-none md:mt-4 md:pt-0">
+      <div className={clsx(ACTION_BAR, 'flex gap-3 md:mt-4')}>
         <Button tone="act" big className="flex-1 md:flex-none" onClick={() => run('bench.turned')}>
           Turned
         </Button>
-        <Button big className="text-base font-normal" onClick={() => run('bench.otherwise')}>
+        <Button big className="px-4 text-base font-normal whitespace-nowrap" onClick={() => run('bench.otherwise')}>
           Something else
         </Button>
       </div>
@@ -83,7 +84,7 @@ function handText(step: Step, same: boolean): string {
 function thenText(rest: readonly Step[], view: BenchView): string {
   const words = rest.slice(0, 3).map((step) => `${listText(step.rods)} ${directionWord(step.turns[0])} ${turnText(step.turns[0])}`)
   const more = rest.length > 3 ? [`${rest.length - 3} more`] : []
-  const expect = view.advice ? `Then it should read within ${Math.max(1, Math.round(spreadAfter(view)))} c.` : ''
+  const expect = view.advice ? `It should come within ${Math.max(1, Math.round(spreadAfter(view)))} c.` : ''
   return `${words.length ? `Then ${[...words, ...more].join('; ')}; ` : 'Then '}press, read again. ${expect}`
 }
 

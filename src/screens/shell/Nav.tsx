@@ -26,9 +26,9 @@ const TOOLS = [
 export function Nav() {
   const path = usePathname()
   return (
-    <header className="border-line md:sticky md:top-0 md:flex md:h-dvh md:flex-col md:border-r">
-      <div className="flex items-center justify-between px-4 py-1 md:px-5 md:pt-5 md:pb-4">
-        <span className="text-xl font-bold md:text-2xl">humbra</span>
+    <header className="border-line max-md:absolute max-md:top-1 max-md:right-1 max-md:z-30 md:sticky md:top-0 md:flex md:h-dvh md:flex-col md:border-r">
+      <div className="md:px-5 md:pt-5 md:pb-4">
+        <span className="hidden text-2xl font-bold md:inline">humbra</span>
         <PhoneMenu path={path} />
       </div>
       <nav aria-label="Places" className="hidden md:block">
