@@ -1,0 +1,28 @@
+const transform = {
+  '^.+\\.(t|j|mj)sx?$': [
+    '@swc/jest',
+    {
+      sourceMaps: 'inline',
+      jsc: { parser: { syntax: 'typescript', tsx: true }, transform: { react: { runtime: 'automatic' } }, target: 'es2022' },
+      module: { type: 'commonjs' },
+    },
+  ],
+}
+const common = {
+  rootDir: '.',
+  // Through the sandbox every Math.sin is a slow look-up: taps are synthesised and measured here.
+  sandboxInjectedGlobals: ['Math'],
+  roots: ['<rootDir>/src', '<rootDir>/cli', '<rootDir>/reference'],
+  cacheDirectory: '<rootDir>/.cache/jest',
+  moduleNameMapper: { '^@/(.*)$': '<rootDir>/src/$1', '^@ref/(.*)$': '<rootDir>/reference/$1' },
+  transform,
+  transformIgnorePatterns: ['/node_modules/(?!(?:d3-[a-z-]+|internmap|idb|fft\\.js|pure-rand|tinykeys)/)'],
+}
+
+export default {
+  maxWorkers: 2,
+  projects: [
+    { ...common, displayName: 'node', testEnvironment: 'node', testMatch: ['**/*.test.ts'] },
+    { ...common, displayName: 'dom', testEnvironment: 'jsdom', testMatch: ['**/*.test.tsx'] },
+  ],
+}
