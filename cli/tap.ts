@@ -15,11 +15,12 @@ Writes a WAV of a lug tap on the practice drum and prints its truth: settled pit
   --rods 0.05,-0.02,...  turns away from an even pull on the tapped head
   --noise-db -50         rms against the tap's peak
   --rate 48000 --seed 1
+  --lead 0.35 --seconds 1.6   silence before the stroke, and length of the file
 `
 
 const NAMES = [
   ...['diameter', 'depth', 'lugs', 'batter-hz', 'resonant-hz', 'at', 'out', 'side', 'other', 'finger', 'mic', 'plies'],
-  ...['hoop', 'rods', 'noise-db', 'rate', 'seed'],
+  ...['hoop', 'rods', 'noise-db', 'rate', 'seed', 'lead', 'seconds'],
 ]
 const HOOPS: readonly string[] = ['die-cast', 'triple-flanged', 'single-flanged', 'wood']
 /** Film of the head that is not tapped, where only one was given: a plain 10 mil ply. */
@@ -61,6 +62,8 @@ function playFrom(values: Values): PlayedTap | string {
     resonant: numberOption(values['resonant-hz'], 'resonant-hz', 20, 1000, 300),
     rate: numberOption(values.rate, 'rate', 8000, 192_000, 48_000),
     seed: numberOption(values.seed, 'seed', -2147483648, 2147483647, 1),
+    lead: numberOption(values.lead, 'lead', 0, 30, 0.35),
+    seconds: numberOption(values.seconds, 'seconds', 0.2, 120, 1.6),
     noise: numberOption(values['noise-db'], 'noise-db', -120, 20, -Infinity),
   }
   const wrong = Object.values(numbers).find((value) => typeof value === 'string')
@@ -101,6 +104,8 @@ function playFrom(values: Values): PlayedTap | string {
     seed: n.seed,
     noiseDb: Number.isFinite(n.noise) ? n.noise : null,
     finger: finger === 'centre',
+    leadSeconds: n.lead,
+    seconds: n.seconds,
   })
 }
 

@@ -1,0 +1,24 @@
+# Two commands on a fresh machine: `make demo` and `make test`.
+export NEXT_TELEMETRY_DISABLED = 1
+export PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD = 1
+PORT ?= 3000
+
+.PHONY: demo test install browser
+
+install: node_modules/.installed
+
+node_modules/.installed: package-lock.json package.json
+	npm ci --no-audit --no-fund
+	@touch $@
+
+# Debian's Chromium and poppler, for the tests of the real interface.
+browser:
+	@test -x /usr/bin/chromium || (apt-get update -qq && apt-get install -y -qq --no-install-recommends chromium fonts-dejavu-core)
+
+demo: install
+	npm run -s build
+	@echo "Humbra is at http://localhost:$(PORT)"
+	@node node_modules/next/dist/bin/next start -p $(PORT)
+
+test: install browser
+	npm run -s test

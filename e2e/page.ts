@@ -1,0 +1,52 @@
+import { expect, test as base, type Page } from '@playwright/test'
+
+/** Every test fails on a request to another origin, on an error in the page, and on a broken content policy. */
+export const test = base.extend({
+  page: async ({ page, baseURL }, use) => {
+    const wrong: string[] = []
+    page.on('request', (request) => {
+      const url = request.url()
+      if (!url.startsWith(baseURL!) && !url.startsWith('blob:') && !url.startsWith('data:')) wrong.push(`request to ${url}`)
+    })
+    page.on('pageerror', (error) => wrong.push(`error: ${error.message}`))
+    page.on('console', (message) => {
+      if (message.type() === 'error' && /Content Security Policy|hydrat/i.test(message.text())) wrong.push(message.text())
+    })
+    await use(page)
+    expect(wrong).toEqual([])
+  },
+})
+
+export { expect }
+
+export const move = (page: Page) => page.getByRole('region', { name: 'Next move' })
+
+/** Opens a head of the demo kit on the bench. */
+export async function openHead(page: Page, drum: string, side: 'batter' | 'resonant' = 'batter'): Promise<void> {
+  await page.goto('/')
+  await page.getByRole('button', { name: `More for ${drum}` }).click()
+  await page.getByRole('menuitem', { name: side === 'batter' ? 'Batter on the bench' : 'Resonant on the bench' }).click()
+  await expect(page.getByRole('heading', { name: drum })).toBeVisible()
+}
+
+/** Reads what lugs are left on the practice drum, and waits for the answer. */
+export async function readRound(page: Page): Promise<void> {
+  await page.getByRole('button', { name: 'All lugs left' }).click()
+  await expect(move(page).getByText(/^(move 1 of|done)/)).toBeVisible({ timeout: 90_000 })
+}
+
+/** Makes passes until the bench says done; @returns how many it took. */
+export async function evenOut(page: Page, most: number): Promise<number> {
+  for (let pass = 0; ; pass++) {
+    await readRound(page)
+    if (await move(page).getByText('done', { exact: true }).isVisible()) return pass
+    expect(pass).toBeLessThan(most)
+    const turned = page.getByRole('button', { name: 'Turned', exact: true })
+    const pressed = page.getByRole('button', { name: 'Pressed' })
+    while (!(await pressed.isVisible())) {
+      await turned.click()
+      await expect(turned.or(pressed)).toBeVisible()
+    }
+    await pressed.click()
+  }
+}

@@ -1,0 +1,29 @@
+import { evenOut, expect, move, openHead, test } from './page'
+
+test('the demo snare: rough to even in three passes, kept, backed off, brought back', async ({ page }) => {
+  await openHead(page, 'Snare 14')
+  await page.getByRole('button', { name: 'Put it out of tune' }).click()
+  await evenOut(page, 3)
+  await expect(move(page).getByText('Even', { exact: true })).toBeVisible()
+
+  await page.getByRole('button', { name: 'Keep it on a sheet' }).click()
+  await page.getByLabel('Sheet', { exact: false }).last().fill('Test room')
+  await page.getByRole('button', { name: 'Keep it', exact: true }).click()
+  await expect(page.getByLabel('sheet', { exact: true })).toHaveValue(/.+/)
+  await expect(page.getByLabel('target')).toHaveValue('sheet')
+  const target = await page.getByLabel('target').locator('option:checked').innerText()
+
+  await page.keyboard.press('Control+k')
+  await page.getByPlaceholder('Type a word').fill('Back off')
+  await page.keyboard.press('Enter')
+  await expect(page.getByText(/backed off/)).toBeVisible()
+  await expect(move(page).getByText('0 of 10 lugs read')).toBeVisible()
+  const passes = await evenOut(page, 4)
+  expect(passes).toBeGreaterThan(0)
+  await expect(move(page).getByText(/^(Even|Leave it)$/)).toBeVisible()
+  expect(await page.getByLabel('target').locator('option:checked').innerText()).toBe(target)
+
+  await page.goto('/sheets')
+  await expect(page.getByRole('heading', { name: 'Test room' })).toBeVisible()
+  await expect(page.getByRole('button', { name: /Snare 14 batter: bring it to/ }).last()).toContainText(/on pitch|[1-9] c (low|high)/)
+})

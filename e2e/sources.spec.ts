@@ -1,0 +1,86 @@
+import { execFileSync } from 'node:child_process'
+import { readFileSync } from 'node:fs'
+import AxeBuilder from '@axe-core/playwright'
+import { expect, move, openHead, test } from './page'
+
+test('typed numbers lead to a move, a wrong one is said', async ({ page }) => {
+  await openHead(page, 'Tom 10')
+  await page.getByLabel('read from').selectOption('typed')
+  const field = page.getByLabel('Pitch, Hz')
+  await field.fill('many')
+  await page.keyboard.press('Enter')
+  await expect(page.getByRole('alert').filter({ hasText: 'A pitch in Hz' })).toBeVisible()
+  for (const hz of ['170.2', '171.5', '173,9', '170.4', '171.2', '174.1']) {
+    await field.fill(hz)
+    await page.keyboard.press('Enter')
+  }
+  await expect(move(page).getByText(/^move 1 of/)).toBeVisible()
+  await expect(page.getByRole('button', { name: /^Lug 3, 173\.9 Hz/ })).toBeVisible()
+})
+
+test('a recording is measured and laid on the lug in focus; a text file is refused', async ({ page }, info) => {
+  const path = info.outputPath('tap.wav')
+  const out = execFileSync('node', ['cli/run.mjs', 'tap', '--diameter', '10', '--lugs', '6', '--batter-hz', '175', '--at', 'lug:2', '--plies', '7,7', '--noise-db', '-50', '--out', path])
+  const truth = JSON.parse(out.toString()) as { lugHz: number[] }
+  await openHead(page, 'Tom 10')
+  await page.getByLabel('read from').selectOption('file')
+  await page.keyboard.press('2')
+  await page.getByLabel('Recording to read').setInputFiles(path)
+  const lug = page.getByRole('button', { name: /^Lug 2, / })
+  await expect(lug).toBeVisible({ timeout: 20_000 })
+  const read = Number(/([\d.]+) Hz/.exec((await lug.getAttribute('aria-label'))!)![1])
+  expect(Math.abs(1200 * Math.log2(read / truth.lugHz[1]))).toBeLessThan(2)
+  await page.getByLabel('Recording to read').setInputFiles({ name: 'letter.wav', mimeType: 'text/plain', buffer: Buffer.from('Dear all') })
+  await expect(page.getByText(/not a WAV file/)).toBeVisible()
+})
+
+test('places have no serious fault for assistive technology, in both lights', async ({ page }) => {
+  for (const scheme of ['light', 'dark'] as const) {
+    await page.emulateMedia({ colorScheme: scheme })
+    for (const path of ['/', '/bench', '/sheets']) {
+      await page.goto(path)
+      await expect(page.getByRole('heading', { level: 1 })).toBeVisible()
+      const { violations } = await new AxeBuilder({ page }).analyze()
+      const serious = violations.filter(({ impact }) => impact === 'serious' || impact === 'critical')
+      expect(serious.map(({ id, nodes }) => `${path} ${scheme} ${id}: ${nodes[0]?.html}`)).toEqual([])
+    }
+  }
+})
+
+test('the whole slice by keyboard alone', async ({ page }) => {
+  await openHead(page, 'Snare 14')
+  await page.getByRole('heading', { name: 'Snare 14' }).waitFor()
+  await page.keyboard.press('Escape')
+  await page.keyboard.press('a')
+  await expect(move(page).getByText(/^(move 1 of|done)/)).toBeVisible({ timeout: 90_000 })
+  await page.keyboard.press('Shift+Enter')
+  await expect(move(page).getByText('all moves made')).toBeVisible()
+  await page.keyboard.press('p')
+  await expect(move(page).getByText('0 of 10 lugs read')).toBeVisible()
+  await page.keyboard.press('t')
+  await expect(move(page).getByText('1 of 10 lugs read')).toBeVisible({ timeout: 20_000 })
+  await page.keyboard.press('g')
+  await page.keyboard.press('s')
+  await expect(page.getByRole('heading', { name: 'Sheets' })).toBeVisible()
+  await page.keyboard.press('Shift+?')
+  await expect(page.getByRole('dialog', { name: 'Keys' })).toBeVisible()
+})
+
+test('the routes answer as the commands do', async ({ request }) => {
+  const body = {
+    head: { side: 'batter', diameterInches: 14, lugs: 8, hoop: 'triple-flanged', threadPitchMm: 1.058, pliesMils: [10] },
+    target: { hz: 234 },
+    rounds: [{ readingsHz: [228.1, 230, 231, 229, 228, 230.2, 231.1, 229.1] }],
+  }
+  const even = await request.post('/api/even', { data: body })
+  const command = execFileSync('node', ['cli/run.mjs', 'even'], { input: JSON.stringify(body) })
+  expect(await even.json()).toEqual(JSON.parse(command.toString()))
+  const wrong = await request.post('/api/even', { data: { ...body, rounds: [{ readingsHz: [1] }] } })
+  expect(wrong.status()).toBe(422)
+  const wav = `${test.info().outputPath('a.wav')}`
+  execFileSync('node', ['cli/run.mjs', 'tap', '--out', wav, '--noise-db', '-50'])
+  const measured = await request.post('/api/measure?diameter=14', { data: readFileSync(wav) })
+  const line = JSON.parse(execFileSync('node', ['cli/run.mjs', 'measure', '--diameter', '14', wav]).toString())
+  const [tap] = ((await measured.json()) as { taps: object[] }).taps
+  expect({ file: wav, ...tap }).toEqual(line)
+})

@@ -1,0 +1,27 @@
+import { defineConfig } from '@playwright/test'
+
+const PORT = 3217
+
+export default defineConfig({
+  testDir: 'e2e',
+  timeout: 150_000,
+  workers: 2,
+  retries: 0,
+  reporter: [['list'], ['json']],
+  use: {
+    baseURL: `http://localhost:${PORT}`,
+    viewport: { width: 1280, height: 800 },
+    serviceWorkers: 'block',
+    launchOptions: {
+      executablePath: '/usr/bin/chromium',
+      args: ['--no-sandbox', '--disable-background-networking', '--disable-component-update', '--disable-sync'],
+    },
+  },
+  webServer: {
+    // Not through npx: killing that would leave the server behind.
+    command: `node node_modules/next/dist/bin/next start -p ${PORT}`,
+    url: `http://localhost:${PORT}`,
+    reuseExistingServer: false,
+    timeout: 60_000,
+  },
+})
