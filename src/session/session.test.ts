@@ -1,0 +1,196 @@
+import { usualDrum } from '@/core/keeping/defaults'
+import { addDrum, changeDrum, chooseHead, duplicateDrum, makeKit, moveDrum, removeDrum, removeKit, restoreKit } from './actions/kits'
+import { decideImport, importKit, kitFileOf } from './actions/files'
+import { currentView, readAgain, typeReading, withdrawTap } from './actions/readings'
+import { keepOnSheet } from './actions/sheets'
+import { moveOn, pressed, turned, turnedAll, turnedBack, turnedOtherwise, turnNotMade } from './actions/turning'
+import { watchAdvice } from './adviceWatch'
+import { kitSummary } from './kitView'
+import { testSession, type TestBench } from './testSession'
+
+const READ = [228.1, 230, 231, 229, 228, 230.2, 231.1, 229.1]
+const settle = async () => {
+  for (let i = 0; i < 12; i++) await Promise.resolve()
+}
+
+async function withSnare(bench = testSession()): Promise<TestBench> {
+  const { session } = bench
+  await session.start(() => Promise.resolve())
+  watchAdvice(session)
+  makeKit(session, 'Test kit')
+  addDrum(session, { ...usualDrum('snare', 14, 'snare'), lugs: 8 })
+  session.setSettings({ source: 'typed', keys: 2 })
+  chooseHead(session, 'snare', 'batter')
+  return bench
+}
+
+async function readAll(session: TestBench['session'], hz: readonly number[] = READ): Promise<void> {
+  hz.forEach((each) => typeReading(session, each))
+  await settle()
+}
+
+test('readings lead to a move, moves to a press, the press to reading again', async () => {
+  const { session } = await withSnare()
+  expect(currentView(session)).toMatchObject({ phase: 'read', lug: 1 })
+  await readAll(session)
+  const view = currentView(session)!
+  expect(view.phase).toBe('turn')
+  expect(view.steps.length).toBeGreaterThan(0)
+  await turned(session)
+  expect(currentView(session)).toMatchObject({ movesMade: 1 })
+  expect(currentView(session)!.steps).toEqual(view.steps.slice(1))
+  await turnedAll(session)
+  expect(currentView(session)!.phase).toBe('press')
+  pressed(session)
+  expect(currentView(session)).toMatchObject({ phase: 'read', lug: 1 })
+  typeReading(session, 230)
+  expect(currentView(session)!.sitting!.passes.length).toBe(2)
+  expect(currentView(session)!.sitting!.passes[1].pressed).toBe(true)
+})
+
+test('something else was turned: the move counts as made, with what was really turned', async () => {
+  const { session } = await withSnare()
+  await readAll(session)
+  const before = currentView(session)!.steps
+  const really = new Array<number>(8).fill(0)
+  really[before[0].rods[0] - 1] = 0.25
+  await turnedOtherwise(session, really)
+  const view = currentView(session)!
+  expect(view.turnedNow).toEqual(really)
+  expect(view.steps).toEqual(before.slice(1))
+})
+
+test('an undone turn was not made, or was turned back', async () => {
+  const { session } = await withSnare()
+  await readAll(session)
+  await turned(session)
+  const event = session.get().log.at(-1)!
+  if (event.kind !== 'rodsTurned') throw new Error('a turn was expected')
+  await turnNotMade(session, event)
+  expect(currentView(session)!.turnedNow).toBeNull()
+  session.redo()
+  expect(currentView(session)!.turnedNow).toEqual(event.turns)
+  await turnedBack(session, event)
+  currentView(session)!.turnedNow!.forEach((turn) => expect(turn).toBeCloseTo(0, 12))
+})
+
+test('a lug is read again, taps are combined, the last is dropped, and a move may be shown early', async () => {
+  const { session } = await withSnare()
+  typeReading(session, 228)
+  readAgain(session, 1)
+  expect(currentView(session)!.lug).toBe(1)
+  typeReading(session, 228.4)
+  const reading = () => currentView(session)!.sitting!.passes[0].readings.get(1)!
+  expect(reading().used.length).toBe(2)
+  expect(reading().hz).toBeCloseTo(228.2, 1)
+  withdrawTap(session, 1)
+  expect(reading().hz).toBeCloseTo(228, 6)
+  for (const hz of [230, 231, 229]) typeReading(session, hz)
+  await settle()
+  expect(currentView(session)!.phase).toBe('read')
+  moveOn(session)
+  await settle()
+  expect(currentView(session)!.phase).not.toBe('read')
+})
+
+test('undo and redo walk through every kind of step', async () => {
+  const { session } = await withSnare()
+  const names = () => session.kit()!.drums.map((drum) => drum.name)
+  const snare = session.kit()!.drums[0]
+  addDrum(session, usualDrum('tom', 10, 'tom'))
+  duplicateDrum(session, snare)
+  moveDrum(session, session.kit()!.drums[2], -1)
+  removeDrum(session, snare)
+  expect(names()).toEqual(['Tom 10', 'Snare 14 copy'])
+  const after = names()
+  for (let i = 0; i < 4; i++) session.undo()
+  expect(names()).toEqual(['Snare 14'])
+  for (let i = 0; i < 4; i++) expect(session.redo()).toBe(true)
+  expect(names()).toEqual(after)
+  expect(session.redo()).toBe(false)
+  for (let i = 0; i < 20; i++) session.undo()
+  expect(session.kit()!.name).toBe('Test kit')
+  removeKit(session)
+  expect(session.kit()).toBeNull()
+  expect(restoreKit(session)).toBe(true)
+  expect(session.kit()!.name).toBe('Test kit')
+})
+
+test('what the fit says is kept, not the readings; the next sitting is held against it', async () => {
+  const { session, advanceMs } = await withSnare()
+  await readAll(session)
+  expect(keepOnSheet(session, 'Lounge', false)).toBe(true)
+  const kit = session.kit()!
+  const target = kit.sheets[0].targets.get('snare/batter')!.target
+  expect(target.meanHz).toBeCloseTo(229.6, 0)
+  expect(target.keepUneven).toBe(false)
+  expect(target.meanErrorCents).toBeGreaterThan(0)
+  advanceMs(5 * 3600 * 1000)
+  typeReading(session, 224)
+  await settle()
+  const view = currentView(session)!
+  expect(view.sitting!.passes.length).toBe(1)
+  expect(view.request.target).toEqual({ hz: target.meanHz })
+  expect(kitSummary(session.get(), session.kit()!)[0].heads.batter.target).toEqual(target)
+})
+
+test('everything is there again after a reload, in the middle of a pass', async () => {
+  const bench = await withSnare()
+  await readAll(bench.session)
+  await turned(bench.session)
+  await bench.session.saved()
+  const again = testSession(bench.disk)
+  await again.session.start(() => Promise.resolve())
+  watchAdvice(again.session)
+  await settle()
+  const [was, is] = [currentView(bench.session)!, currentView(again.session)!]
+  expect(is.turnedNow).toEqual(was.turnedNow)
+  expect(is.steps).toEqual(was.steps)
+})
+
+test('a full disk loses nothing: it is said, kept here, and saved when there is room', async () => {
+  const bench = await withSnare()
+  await bench.session.saved()
+  const before = bench.disk.events.length
+  bench.disk.full = true
+  typeReading(bench.session, 230)
+  await bench.session.saved()
+  expect(bench.session.get()).toMatchObject({ saveFailed: true, unsaved: 1 })
+  expect(currentView(bench.session)!.sitting!.passes[0].readings.size).toBe(1)
+  bench.disk.full = false
+  await bench.session.retrySave()
+  expect(bench.session.get()).toMatchObject({ saveFailed: false, unsaved: 0 })
+  expect(bench.disk.events.length).toBe(before + 1)
+})
+
+test('new film begins a new history', async () => {
+  const { session } = await withSnare()
+  await readAll(session)
+  const drum = session.kit()!.drums[0]
+  changeDrum(session, drum, { ...drum, batter: { ...drum.batter, fittedOn: '2026-01-05' } })
+  expect(currentView(session)!.sitting).toBeNull()
+})
+
+test('a kit file of a kit that is here: merge, both, replace', async () => {
+  const { session } = await withSnare()
+  await readAll(session)
+  const file = kitFileOf(session)!
+  const chosen = () => new File([JSON.stringify(file)], 'kit.json')
+  await importKit(session, chosen())
+  expect(session.get().waitingImport?.name).toBe('Test kit')
+  const events = session.get().log.length
+  decideImport(session, 'merge')
+  expect(session.get().log.length).toBe(events)
+  await importKit(session, chosen())
+  decideImport(session, 'both')
+  expect(session.get().kits.map((kit) => kit.name)).toEqual(['Test kit', 'Test kit (file)'])
+  session.setSettings({ kit: file.kit })
+  await importKit(session, chosen())
+  decideImport(session, 'replace')
+  expect(session.get().kits.length).toBe(2)
+  expect(session.get().kits.some(({ id }) => id === file.kit)).toBe(false)
+  const log = session.get().log
+  await importKit(session, new File(['{"format":"humbra-kit","schema":99}'], 'newer.json'))
+  expect(session.get().notice?.text).toMatch(/newer Humbra/)
+  expect(session.get().log).toBe(log)
+})
