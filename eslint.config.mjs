@@ -4,12 +4,36 @@ import tseslint from 'typescript-eslint'
 
 // Which folder may import which; docs/ARCHITECTURE.md says the same in words.
 const CORE = [
-  ...['numeric', 'units', 'sound', 'membrane', 'measurement', 'head', 'evening', 'practice', 'records', 'keeping'],
+  ...[
+    'numeric',
+    'units',
+    'sound',
+    'membrane',
+    'measurement',
+    'head',
+    'evening',
+    'practice',
+    'records',
+    'keeping',
+  ],
 ]
 const core = CORE.map((name) => `core/${name}`)
 const LAYERS = {
   app: ['screens', 'ui', 'text', 'session', 'commands', ...core],
-  screens: ['screens', 'commands', 'session', 'charts', 'ui', 'text', 'core/units', 'core/records', 'core/head', 'core/evening', 'core/keeping', 'core/measurement'],
+  screens: [
+    'screens',
+    'commands',
+    'session',
+    'charts',
+    'ui',
+    'text',
+    'core/units',
+    'core/records',
+    'core/head',
+    'core/evening',
+    'core/keeping',
+    'core/measurement',
+  ],
   charts: ['charts', 'core/units', 'core/records', 'core/head'],
   ui: ['ui'],
   text: ['text', ...core],
@@ -30,7 +54,16 @@ const elements = Object.keys(LAYERS).map((type) => ({
 }))
 
 export default tseslint.config(
-  { ignores: ['.next/**', '.cache/**', 'public/**', 'next-env.d.ts', 'test-results/**', 'playwright-report/**'] },
+  {
+    ignores: [
+      '.next/**',
+      '.cache/**',
+      'public/**',
+      'next-env.d.ts',
+      'test-results/**',
+      'playwright-report/**',
+    ],
+  },
   ...next,
   {
     files: ['**/*.ts', '**/*.tsx'],
@@ -55,10 +88,12 @@ export default tseslint.config(
         'error',
         {
           default: 'disallow',
-          policies: Object.entries(LAYERS).map(([from, allowed]) => ({
-            from: { element: { type: from } },
-            allow: { to: { element: { types: { anyOf: allowed } } } },
-          })).concat([{ allow: { to: { module: { origin: ['external', 'core'] } } } }]),
+          policies: Object.entries(LAYERS)
+            .map(([from, allowed]) => ({
+              from: { element: { type: from } },
+              allow: { to: { element: { types: { anyOf: allowed } } } },
+            }))
+            .concat([{ allow: { to: { module: { origin: ['external', 'core'] } } } }]),
         },
       ],
     },

@@ -3,7 +3,11 @@ const transform = {
     '@swc/jest',
     {
       sourceMaps: 'inline',
-      jsc: { parser: { syntax: 'typescript', tsx: true }, transform: { react: { runtime: 'automatic' } }, target: 'es2022' },
+      jsc: {
+        parser: { syntax: 'typescript', tsx: true },
+        transform: { react: { runtime: 'automatic' } },
+        target: 'es2022',
+      },
       module: { type: 'commonjs' },
     },
   ],
@@ -19,10 +23,12 @@ const common = {
   transformIgnorePatterns: ['/node_modules/(?!(?:d3-[a-z-]+|internmap|idb|fft\\.js|pure-rand|tinykeys)/)'],
 }
 
-export default {
+const config = {
   maxWorkers: 2,
   projects: [
     { ...common, displayName: 'node', testEnvironment: 'node', testMatch: ['**/*.test.ts'] },
     { ...common, displayName: 'dom', testEnvironment: 'jsdom', testMatch: ['**/*.test.tsx'] },
   ],
 }
+
+export default config

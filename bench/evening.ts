@@ -24,7 +24,11 @@ const READING_CENTS = 1.5
 const MOST_PASSES = 8
 const ROUGH_TURNS = 0.1
 
-type Way = (rounds: Round[], head: PracticeHead, hz: number) => { turns: number[]; answer: EvenAnswer | null } | null
+type Way = (
+  rounds: Round[],
+  head: PracticeHead,
+  hz: number,
+) => { turns: number[]; answer: EvenAnswer | null } | null
 
 const humbra: Way = (rounds, head, hz) => {
   const answer = even({
@@ -91,7 +95,8 @@ function runOne(way: Way, inches: number, lugs: number, hz: number, seed: number
     lugHz.forEach((truth, i) => {
       if (!last) return
       run.forecasts++
-      if (Math.abs(centsBetween(last.predictedHz[i], truth)) < 1.96 * last.predictedErrorCents[i]) run.covered++
+      if (Math.abs(centsBetween(last.predictedHz[i], truth)) < 1.96 * last.predictedErrorCents[i])
+        run.covered++
     })
     rounds.push({
       readingsHz: lugHz.map((truth) => shiftByCents(truth, READING_CENTS * random.normal())),
@@ -119,14 +124,18 @@ export function benchEvening(): void {
   const rows = CASES.flatMap(({ inches, lugs, hz }) =>
     ways.map(([name, way]) => {
       const runs = Array.from({ length: SEEDS }, (_, seed) => runOne(way, inches, lugs, hz, seed + 1))
-      const after = (pass: number) => median(runs.map((run) => run.spreads[Math.min(pass, run.spreads.length - 1)]))
+      const after = (pass: number) =>
+        median(runs.map((run) => run.spreads[Math.min(pass, run.spreads.length - 1)]))
       const forecasts = runs.reduce((sum, run) => sum + run.forecasts, 0)
       const covered = runs.reduce((sum, run) => sum + run.covered, 0)
       return [
         `${inches} in, ${lugs} lugs, ${hz} Hz: ${name}`,
         ...[0, 1, 2, 3].map((pass) => after(pass).toFixed(1)),
         median(runs.map((run) => run.end)).toFixed(1),
-        quantile(runs.map((run) => run.end), 0.9).toFixed(1),
+        quantile(
+          runs.map((run) => run.end),
+          0.9,
+        ).toFixed(1),
         median(runs.map((run) => run.offCents)).toFixed(1),
         median(runs.map((run) => run.spreads.length - 1)).toFixed(0),
         forecasts ? `${Math.round((100 * covered) / forecasts)}%` : '–',

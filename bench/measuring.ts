@@ -25,13 +25,26 @@ export function benchMeasuring(): void {
     let within = 0
     for (let take = 0; take < TAKES; take++) {
       const head = practiceHead(
-        { seedText: `bench${inches}`, diameterInches: inches, depthInches: depth, lugs, hoop: 'triple-flanged', threadPitchMm: 1.058, pliesMils: plies, otherPliesMils: [10] },
+        {
+          seedText: `bench${inches}`,
+          diameterInches: inches,
+          depthInches: depth,
+          lugs,
+          hoop: 'triple-flanged',
+          threadPitchMm: 1.058,
+          pliesMils: plies,
+          otherPliesMils: [10],
+        },
         roughRods(lugs, hz, take + 1),
         { lugHz: hz * 1.3, muted: true },
       )
       const lug = 1 + (take % lugs)
       const played = playTap(head, { lug, rateHz: RATE_HZ, seed: take + 1, noiseDb: -50, finger: true })
-      const [tap] = measureSound(played.samples, RATE_HZ, { diameterInches: inches, expectHz: hz, expectCents: 250 })
+      const [tap] = measureSound(played.samples, RATE_HZ, {
+        diameterInches: inches,
+        expectHz: hz,
+        expectCents: 250,
+      })
       if (tap.hz === null || tap.standardErrorHz === null) {
         refused++
         continue
@@ -64,18 +77,44 @@ export function benchMeasuring(): void {
 export function benchMeasuringTime(): void {
   const rows = SIZES.map(({ inches, depth, lugs, plies, hz }) => {
     const head = practiceHead(
-      { seedText: 'time', diameterInches: inches, depthInches: depth, lugs, hoop: 'triple-flanged', threadPitchMm: 1.058, pliesMils: plies, otherPliesMils: [10] },
+      {
+        seedText: 'time',
+        diameterInches: inches,
+        depthInches: depth,
+        lugs,
+        hoop: 'triple-flanged',
+        threadPitchMm: 1.058,
+        pliesMils: plies,
+        otherPliesMils: [10],
+      },
       roughRods(lugs, hz, 3),
       { lugHz: hz * 1.3, muted: true },
     )
-    const { samples } = playTap(head, { lug: 2, rateHz: RATE_HZ, seed: 5, noiseDb: -50, finger: true, seconds: 1, leadSeconds: 0.1 })
+    const { samples } = playTap(head, {
+      lug: 2,
+      rateHz: RATE_HZ,
+      seed: 5,
+      noiseDb: -50,
+      finger: true,
+      seconds: 1,
+      leadSeconds: 0.1,
+    })
     const measured = medianMs(() => void measureSound(samples, RATE_HZ, { diameterInches: inches }))
     const fft = new FFT(65_536)
     const input = new Float64Array(65_536)
     input.set(samples)
     const spectrum = fft.createComplexArray() as number[]
     const transform = medianMs(() => fft.realTransform(spectrum, input as unknown as number[]))
-    return [`${inches} in at ${hz} Hz`, `${measured.toFixed(0)} ms`, `${transform.toFixed(2)} ms`, `${(measured / transform).toFixed(0)} ×`]
+    return [
+      `${inches} in at ${hz} Hz`,
+      `${measured.toFixed(0)} ms`,
+      `${transform.toFixed(2)} ms`,
+      `${(measured / transform).toFixed(0)} ×`,
+    ]
   })
-  printTable('One second at 48 kHz to a reading, median', ['drum', 'samples to reading', 'one FFT (fft.js)', 'ratio'], rows)
+  printTable(
+    'One second at 48 kHz to a reading, median',
+    ['drum', 'samples to reading', 'one FFT (fft.js)', 'ratio'],
+    rows,
+  )
 }

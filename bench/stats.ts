@@ -19,7 +19,11 @@ export function medianMs(run: () => void, times = 15, warmUp = 5): number {
 }
 
 /** Prints rows as a table, first column to the left. */
-export function printTable(title: string, head: readonly string[], rows: ReadonlyArray<readonly string[]>): void {
+export function printTable(
+  title: string,
+  head: readonly string[],
+  rows: ReadonlyArray<readonly string[]>,
+): void {
   console.log(`\n${title}`)
   const widths = head.map((cell, i) => Math.max(cell.length, ...rows.map((row) => row[i].length)))
   const line = (row: readonly string[]) =>

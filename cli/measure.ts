@@ -40,5 +40,8 @@ async function measureFile(file: string, { options, a4Hz }: MeasureQuery): Promi
   }
   const wav = decodeWav(bytes)
   if (!wav.ok) return [{ error: { where: file, what: wav.why } }]
-  return measureSound(toMono(wav.sound), wav.sound.rateHz, options).map((tap) => ({ file, ...tapRecord(tap, a4Hz) }))
+  return measureSound(toMono(wav.sound), wav.sound.rateHz, options).map((tap) => ({
+    file,
+    ...tapRecord(tap, a4Hz),
+  }))
 }

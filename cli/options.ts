@@ -10,7 +10,11 @@ export function readOptions(args: string[], names: readonly string[], help: stri
   const options: ParseArgsConfig['options'] = { help: { type: 'boolean', short: 'h' } }
   for (const name of names) options[name] = { type: 'string' }
   try {
-    const { values, positionals } = parseArgs({ args: joinNegatives(args, names), options, allowPositionals: true })
+    const { values, positionals } = parseArgs({
+      args: joinNegatives(args, names),
+      options,
+      allowPositionals: true,
+    })
     if (values.help) {
       process.stdout.write(help)
       return 0
@@ -55,7 +59,13 @@ export function numberOption(
 ): number | string {
   if (value === undefined) return fallback
   const number = Number(value)
-  if (typeof value !== 'string' || value.trim() === '' || !Number.isFinite(number) || number < low || number > high) {
+  if (
+    typeof value !== 'string' ||
+    value.trim() === '' ||
+    !Number.isFinite(number) ||
+    number < low ||
+    number > high
+  ) {
     return `--${name} takes a number from ${low} to ${high}, not "${String(value)}"`
   }
   return number

@@ -19,7 +19,20 @@ Writes a WAV of a lug tap on the practice drum and prints its truth: settled pit
 `
 
 const NAMES = [
-  ...['diameter', 'depth', 'lugs', 'batter-hz', 'resonant-hz', 'at', 'out', 'side', 'other', 'finger', 'mic', 'plies'],
+  ...[
+    'diameter',
+    'depth',
+    'lugs',
+    'batter-hz',
+    'resonant-hz',
+    'at',
+    'out',
+    'side',
+    'other',
+    'finger',
+    'mic',
+    'plies',
+  ],
   ...['hoop', 'rods', 'noise-db', 'rate', 'seed', 'lead', 'seconds'],
 ]
 const HOOPS: readonly string[] = ['die-cast', 'triple-flanged', 'single-flanged', 'wood']
@@ -75,14 +88,19 @@ function playFrom(values: Values): PlayedTap | string {
   const other = choice(values, 'other', ['muted', 'free'])
   const finger = choice(values, 'finger', ['centre', 'none'])
   const mic = choice(values, 'mic', ['with-tap'])
-  const hoop = choice(values, 'hoop', ['triple-flanged', ...HOOPS.filter((name) => name !== 'triple-flanged')])
+  const hoop = choice(values, 'hoop', [
+    'triple-flanged',
+    ...HOOPS.filter((name) => name !== 'triple-flanged'),
+  ])
   for (const option of [side, other, finger, mic, hoop]) if (typeof option !== 'string') return option.wrong
   if (!Number.isInteger(n.lugs) || !Number.isInteger(n.rate)) return '--lugs and --rate take whole numbers'
   const lug = /^lug:(\d+)$/.exec(String(values.at ?? 'lug:1'))
   if (!lug || Number(lug[1]) < 1 || Number(lug[1]) > n.lugs) return `--at takes lug:1 to lug:${n.lugs}`
   const rods = listOption(values.rods, n.lugs)
   if (typeof rods === 'string') return rods
-  const plies = String(values.plies ?? '10').split(/[,+]/).map(Number)
+  const plies = String(values.plies ?? '10')
+    .split(/[,+]/)
+    .map(Number)
   if (plies.some((mils) => !(mils > 0))) return '--plies takes thicknesses in mils: 10, or 7,7'
 
   const tapped = side === 'batter' ? n.batter : n.resonant

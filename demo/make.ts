@@ -20,7 +20,11 @@ const states = new Map<string, PracticeState>()
 const random = seededRandom(7)
 let clockMs = 0
 
-type Body = HumbraEvent extends infer E ? (E extends unknown ? Omit<E, 'id' | 'at' | 'kit' | 'schema'> : never) : never
+type Body = HumbraEvent extends infer E
+  ? E extends unknown
+    ? Omit<E, 'id' | 'at' | 'kit' | 'schema'>
+    : never
+  : never
 
 function add(body: Body): void {
   clockMs += 20_000
@@ -44,7 +48,13 @@ function stateOf(drum: Drum, side: Side, aroundHz: number): PracticeState {
   const key = `${drum.id}/${side}`
   let state = states.get(key)
   if (!state) {
-    state = { kit: KIT_ID, drum: drum.id, side, taps: 0, ...roughRods(drum.lugs, aroundHz, seedFromText(key)) }
+    state = {
+      kit: KIT_ID,
+      drum: drum.id,
+      side,
+      taps: 0,
+      ...roughRods(drum.lugs, aroundHz, seedFromText(key)),
+    }
     states.set(key, state)
   }
   return state
@@ -67,7 +77,9 @@ function read(drum: Drum, side: Side, state: PracticeState, otherHz: number): Ro
   const mode = truth.modes.find(({ m, n }) => m === 1 && n === 1)!
   const readings = truth.lugHz.map((lugHz, i) => {
     const slip = 1 + (0.6 / 1731.2) * random.normal()
-    const levels = mode.poles.map((pole) => 10 * Math.log10(pickup(mode, pole, 0.78, lugAngle(i, drum.lugs)) + 1e-9))
+    const levels = mode.poles.map(
+      (pole) => 10 * Math.log10(pickup(mode, pole, 0.78, lugAngle(i, drum.lugs)) + 1e-9),
+    )
     const top = Math.max(...levels)
     const poles = mode.poles.map((pole, j) => ({
       hz: round(pole.hz * slip, 3),
@@ -96,13 +108,27 @@ function round(value: number, places: number): number {
 }
 
 /** A sitting on one head: read, turn, press, until the tool says done or the passes are used up. */
-function sit(drum: Drum, side: Side, targetHz: number, otherHz: number, passes: number, sheet?: string): void {
+function sit(
+  drum: Drum,
+  side: Side,
+  targetHz: number,
+  otherHz: number,
+  passes: number,
+  sheet?: string,
+): void {
   const state = stateOf(drum, side, targetHz)
   const rounds: Round[] = []
   const head = evenHeadOf(drum, side, null)
   for (let pass = 0; ; pass++) {
     rounds.push(read(drum, side, state, otherHz))
-    const request = { head, target: { hz: targetHz }, toleranceCents: toleranceOf(drum, side, targetHz), keys: 2 as const, largestStepTurns: 0.5, rounds }
+    const request = {
+      head,
+      target: { hz: targetHz },
+      toleranceCents: toleranceOf(drum, side, targetHz),
+      keys: 2 as const,
+      largestStepTurns: 0.5,
+      rounds,
+    }
     const answer = even(request)
     if (answer.done || answer.reason || pass >= passes) break
     for (const step of answer.steps) {
@@ -161,16 +187,24 @@ const floor = DRUMS[1].drum
 
 day(DAYS.found, 8)
 add({ kind: 'kitEdited', change: { what: 'kitMade', name: KIT_NAME, simulated: true }, ...hand })
-for (const { drum } of DRUMS) add({ kind: 'kitEdited', change: { what: 'drumAdded', drum, after: null }, ...hand })
+for (const { drum } of DRUMS)
+  add({ kind: 'kitEdited', change: { what: 'drumAdded', drum, after: null }, ...hand })
 sitKit(DAYS.found, 'lounge', 4)
 
 day(DAYS.headChange, 10)
-add({ kind: 'headFitted', drum: tom12.id, side: 'batter', head: { ...tom12.batter, fittedOn: new Date(clockMs).toISOString().slice(0, 10) }, ...hand })
+add({
+  kind: 'headFitted',
+  drum: tom12.id,
+  side: 'batter',
+  head: { ...tom12.batter, fittedOn: new Date(clockMs).toISOString().slice(0, 10) },
+  ...hand,
+})
 states.set(`${tom12.id}/batter`, { ...states.get(`${tom12.id}/batter`)!, ...roughRods(6, 138, 104) })
 sit(tom12, 'batter', 146.8, 185, 4)
 
 sitKit(DAYS.deck, 'deck', 4)
-for (const { drum } of DRUMS) for (const side of ['batter', 'resonant'] as const) drift(drum, side, () => -0.008)
+for (const { drum } of DRUMS)
+  for (const side of ['batter', 'resonant'] as const) drift(drum, side, () => -0.008)
 sitKit(DAYS.backToLounge, 'lounge', 4)
 
 // The humid week: the floor tom sinks; the snare is played hard and its near rods back off.
@@ -196,7 +230,11 @@ const file = {
   exportedAt: new Date(END_MS).toISOString(),
   kit: KIT_ID,
   events,
-  practice: [...states.values()].map((s) => ({ ...s, evenHz: round(s.evenHz, 4), rods: s.rods.map((rod) => round(rod, 5)) })),
+  practice: [...states.values()].map((s) => ({
+    ...s,
+    evenHz: round(s.evenHz, 4),
+    rods: s.rods.map((rod) => round(rod, 5)),
+  })),
 }
 writeFileSync('public/demo/lounge.humbra.json', writeKitFile(file))
 console.log(`demo: ${events.length} events`)

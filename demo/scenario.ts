@@ -13,7 +13,12 @@ export interface DemoDrum {
   deck: { batterHz: number; resonantHz: number }
 }
 
-function head(pliesMils: number[], coating: HeadRecord['coating'], hoop: HeadRecord['hoop'], fittedOn: string): HeadRecord {
+function head(
+  pliesMils: number[],
+  coating: HeadRecord['coating'],
+  hoop: HeadRecord['hoop'],
+  fittedOn: string,
+): HeadRecord {
   return { pliesMils, coating, hoop, fittedOn, ceilingHz: null }
 }
 
@@ -40,27 +45,67 @@ export const END_MS = Date.UTC(2026, 5, 1, 16, 0, 0)
 /** Lounge: a triad from the floor tom up, resonant heads a third above. Open deck: fourths, resonants a fourth above. */
 export const DRUMS: DemoDrum[] = [
   {
-    drum: drum('kick', 'demo-kick', 20, 15, 8, head([10], 'clear', 'wood', dayBefore(240)), head([10], 'coated', 'wood', dayBefore(240))),
+    drum: drum(
+      'kick',
+      'demo-kick',
+      20,
+      15,
+      8,
+      head([10], 'clear', 'wood', dayBefore(240)),
+      head([10], 'coated', 'wood', dayBefore(240)),
+    ),
     lounge: { batterHz: 62, resonantHz: 74 },
     deck: { batterHz: 69, resonantHz: 92 },
   },
   {
-    drum: drum('floor-tom', 'demo-floor-15', 15, 13, 8, head([7, 7], 'clear', 'triple-flanged', dayBefore(150)), head([10], 'clear', 'triple-flanged', dayBefore(240))),
+    drum: drum(
+      'floor-tom',
+      'demo-floor-15',
+      15,
+      13,
+      8,
+      head([7, 7], 'clear', 'triple-flanged', dayBefore(150)),
+      head([10], 'clear', 'triple-flanged', dayBefore(240)),
+    ),
     lounge: { batterHz: 116.5, resonantHz: 147 },
     deck: { batterHz: 110, resonantHz: 146.8 },
   },
   {
-    drum: drum('tom', 'demo-tom-12', 12, 7, 6, head([7, 7], 'clear', 'triple-flanged', dayBefore(150)), head([10], 'clear', 'triple-flanged', dayBefore(240))),
+    drum: drum(
+      'tom',
+      'demo-tom-12',
+      12,
+      7,
+      6,
+      head([7, 7], 'clear', 'triple-flanged', dayBefore(150)),
+      head([10], 'clear', 'triple-flanged', dayBefore(240)),
+    ),
     lounge: { batterHz: 146.8, resonantHz: 185 },
     deck: { batterHz: 146.8, resonantHz: 196 },
   },
   {
-    drum: drum('tom', 'demo-tom-10', 10, 6.5, 6, head([7, 7], 'clear', 'triple-flanged', dayBefore(150)), head([10], 'clear', 'triple-flanged', dayBefore(240))),
+    drum: drum(
+      'tom',
+      'demo-tom-10',
+      10,
+      6.5,
+      6,
+      head([7, 7], 'clear', 'triple-flanged', dayBefore(150)),
+      head([10], 'clear', 'triple-flanged', dayBefore(240)),
+    ),
     lounge: { batterHz: 174.6, resonantHz: 220 },
     deck: { batterHz: 196, resonantHz: 261.6 },
   },
   {
-    drum: drum('snare', 'demo-snare-14', 14, 5.5, 10, head([10], 'coated', 'triple-flanged', dayBefore(90)), head([3], 'clear', 'triple-flanged', dayBefore(120))),
+    drum: drum(
+      'snare',
+      'demo-snare-14',
+      14,
+      5.5,
+      10,
+      head([10], 'coated', 'triple-flanged', dayBefore(90)),
+      head([3], 'clear', 'triple-flanged', dayBefore(120)),
+    ),
     lounge: { batterHz: 220, resonantHz: 370 },
     deck: { batterHz: 246.9, resonantHz: 392 },
   },

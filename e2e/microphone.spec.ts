@@ -2,14 +2,45 @@ import { execFileSync } from 'node:child_process'
 import { chromium, expect as baseExpect, test as base } from '@playwright/test'
 import { expect, move, openHead, test } from './page'
 
-const ARGS = ['--no-sandbox', '--disable-background-networking', '--disable-component-update', '--disable-sync']
+const ARGS = [
+  '--no-sandbox',
+  '--disable-background-networking',
+  '--disable-component-update',
+  '--disable-sync',
+]
 
 /** Chromium's fake capture device plays a file that the practice drum wrote: the real permission path, worklet and worker. */
 base('the microphone hears a tap from Chromium’s fake capture device', async ({ baseURL }, info) => {
   const path = info.outputPath('tap.wav')
   const out = execFileSync('node', [
-    ...['cli/run.mjs', 'tap', '--diameter', '12', '--depth', '7', '--lugs', '6', '--batter-hz', '146', '--plies', '7,7'],
-    ...['--at', 'lug:1', '--noise-db', '-55', '--rate', '44100', '--lead', '2.5', '--seconds', '5', '--out', path],
+    ...[
+      'cli/run.mjs',
+      'tap',
+      '--diameter',
+      '12',
+      '--depth',
+      '7',
+      '--lugs',
+      '6',
+      '--batter-hz',
+      '146',
+      '--plies',
+      '7,7',
+    ],
+    ...[
+      '--at',
+      'lug:1',
+      '--noise-db',
+      '-55',
+      '--rate',
+      '44100',
+      '--lead',
+      '2.5',
+      '--seconds',
+      '5',
+      '--out',
+      path,
+    ],
   ])
   const truth = JSON.parse(out.toString()) as { lugHz: number[] }
   const browser = await chromium.launch({
@@ -21,12 +52,18 @@ base('the microphone hears a tap from Chromium’s fake capture device', async (
       `--use-file-for-fake-audio-capture=${path}%noloop`,
     ],
   })
-  const context = await browser.newContext({ baseURL, permissions: ['microphone'], viewport: { width: 1280, height: 800 } })
+  const context = await browser.newContext({
+    baseURL,
+    permissions: ['microphone'],
+    viewport: { width: 1280, height: 800 },
+  })
   const page = await context.newPage()
   await openHead(page, 'Tom 12')
   await page.getByLabel('read from').selectOption('microphone')
   await page.getByRole('button', { name: 'Listen' }).click()
-  await baseExpect(page.getByText('listening').or(page.getByText('heard', { exact: true }))).toBeVisible({ timeout: 15_000 })
+  await baseExpect(page.getByText('listening').or(page.getByText('heard', { exact: true }))).toBeVisible({
+    timeout: 15_000,
+  })
   const lug = page.getByRole('button', { name: /^Lug 1, [\d.]+ Hz/ })
   await baseExpect(lug).toBeVisible({ timeout: 30_000 })
   const read = Number(/([\d.]+) Hz/.exec((await lug.getAttribute('aria-label'))!)![1])
@@ -37,10 +74,14 @@ base('the microphone hears a tap from Chromium’s fake capture device', async (
   await browser.close()
 })
 
-test('a refused, a missing and an insecure microphone are said plainly, with the way out', async ({ page }) => {
+test('a refused, a missing and an insecure microphone are said plainly, with the way out', async ({
+  page,
+}) => {
   await page.addInitScript(() => {
     navigator.mediaDevices.getUserMedia = () =>
-      Promise.reject(new DOMException('no', (window as unknown as { failure?: string }).failure ?? 'NotAllowedError'))
+      Promise.reject(
+        new DOMException('no', (window as unknown as { failure?: string }).failure ?? 'NotAllowedError'),
+      )
   })
   await openHead(page, 'Tom 12')
   await page.getByLabel('read from').selectOption('microphone')

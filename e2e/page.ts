@@ -2,17 +2,19 @@ import { expect, test as base, type Page } from '@playwright/test'
 
 /** Every test fails on a request to another origin, on an error in the page, and on a broken content policy. */
 export const test = base.extend({
-  page: async ({ page, baseURL }, use) => {
+  page: async ({ page, baseURL }, run) => {
     const wrong: string[] = []
     page.on('request', (request) => {
       const url = request.url()
-      if (!url.startsWith(baseURL!) && !url.startsWith('blob:') && !url.startsWith('data:')) wrong.push(`request to ${url}`)
+      if (!url.startsWith(baseURL!) && !url.startsWith('blob:') && !url.startsWith('data:'))
+        wrong.push(`request to ${url}`)
     })
     page.on('pageerror', (error) => wrong.push(`error: ${error.message}`))
     page.on('console', (message) => {
-      if (message.type() === 'error' && /Content Security Policy|hydrat/i.test(message.text())) wrong.push(message.text())
+      if (message.type() === 'error' && /Content Security Policy|hydrat/i.test(message.text()))
+        wrong.push(message.text())
     })
-    await use(page)
+    await run(page)
     expect(wrong).toEqual([])
   },
 })
@@ -22,10 +24,16 @@ export { expect }
 export const move = (page: Page) => page.getByRole('region', { name: 'Next move' })
 
 /** Opens a head of the demo kit on the bench. */
-export async function openHead(page: Page, drum: string, side: 'batter' | 'resonant' = 'batter'): Promise<void> {
+export async function openHead(
+  page: Page,
+  drum: string,
+  side: 'batter' | 'resonant' = 'batter',
+): Promise<void> {
   await page.goto('/')
   await page.getByRole('button', { name: `More for ${drum}` }).click()
-  await page.getByRole('menuitem', { name: side === 'batter' ? 'Batter on the bench' : 'Resonant on the bench' }).click()
+  await page
+    .getByRole('menuitem', { name: side === 'batter' ? 'Batter on the bench' : 'Resonant on the bench' })
+    .click()
   await expect(page.getByRole('heading', { name: drum })).toBeVisible()
 }
 

@@ -10,8 +10,8 @@ test('the demo snare: rough to even in three passes, kept, backed off, brought b
   await page.getByLabel('Sheet', { exact: false }).last().fill('Test room')
   await page.getByRole('button', { name: 'Keep it', exact: true }).click()
   await expect(page.getByLabel('sheet', { exact: true })).toHaveValue(/.+/)
-  await expect(page.getByLabel('target')).toHaveValue('sheet')
-  const target = await page.getByLabel('target').locator('option:checked').innerText()
+  await expect(page.getByLabel('target', { exact: true })).toHaveValue('sheet')
+  const target = await page.getByLabel('target', { exact: true }).locator('option:checked').innerText()
 
   await page.keyboard.press('Control+k')
   await page.getByPlaceholder('Type a word').fill('Back off')
@@ -21,9 +21,11 @@ test('the demo snare: rough to even in three passes, kept, backed off, brought b
   const passes = await evenOut(page, 4)
   expect(passes).toBeGreaterThan(0)
   await expect(move(page).getByText(/^(Even|Leave it)$/)).toBeVisible()
-  expect(await page.getByLabel('target').locator('option:checked').innerText()).toBe(target)
+  expect(await page.getByLabel('target', { exact: true }).locator('option:checked').innerText()).toBe(target)
 
   await page.goto('/sheets')
   await expect(page.getByRole('heading', { name: 'Test room' })).toBeVisible()
-  await expect(page.getByRole('button', { name: /Snare 14 batter: bring it to/ }).last()).toContainText(/on pitch|[1-9] c (low|high)/)
+  await expect(page.getByRole('button', { name: /Snare 14 batter: bring it to/ }).last()).toContainText(
+    /on pitch|[1-9] c (low|high)/,
+  )
 })

@@ -16,9 +16,13 @@ function pages(folder) {
 
 const scripts = {}
 for (const file of existsSync(root) ? pages(root) : []) {
-  const name = `/${relative(root, file).replace(/\.html$/, '').replace(/\\/g, '/')}`
+  const name = `/${relative(root, file)
+    .replace(/\.html$/, '')
+    .replace(/\\/g, '/')}`
   const html = readFileSync(file, 'utf8')
-  const inline = [...html.matchAll(/<script(?![^>]*\bsrc=)[^>]*>([\s\S]*?)<\/script>/g)].map((match) => match[1])
+  const inline = [...html.matchAll(/<script(?![^>]*\bsrc=)[^>]*>([\s\S]*?)<\/script>/g)].map(
+    (match) => match[1],
+  )
   scripts[name === '/index' ? '/' : name] = [...new Set(inline.filter(Boolean).map(hash))]
 }
 // Constant texts of style elements that libraries insert at run time; see docs/decisions/content-policy.md.

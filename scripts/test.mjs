@@ -13,7 +13,9 @@ function step(name, command, args, env = {}) {
   console.log(`\n== ${name}`)
   const started = Date.now()
   const { status } = spawnSync(command, args, { stdio: 'inherit', env: { ...process.env, ...env } })
-  console.log(`== ${name}: ${status === 0 ? 'ok' : 'failed'} (${Math.round((Date.now() - started) / 1000)} s)`)
+  console.log(
+    `== ${name}: ${status === 0 ? 'ok' : 'failed'} (${Math.round((Date.now() - started) / 1000)} s)`,
+  )
   return status === 0
 }
 
@@ -37,7 +39,9 @@ if (unit && !unitOk && unit.numFailedTests + unit.numRuntimeErrorTestSuites === 
 const built = step('build', 'npm', ['run', '-s', 'build'])
 count(built)
 if (built) {
-  const ok = step('browser tests', 'npx', ['playwright', 'test'], { PLAYWRIGHT_JSON_OUTPUT_NAME: `${folder}/browser.json` })
+  const ok = step('browser tests', 'npx', ['playwright', 'test'], {
+    PLAYWRIGHT_JSON_OUTPUT_NAME: `${folder}/browser.json`,
+  })
   const stats = report('browser.json')?.stats
   passed += (stats?.expected ?? 0) + (stats?.flaky ?? 0)
   failed += stats?.unexpected ?? 0

@@ -30,7 +30,7 @@ function policyFor(path: string): string {
     "default-src 'none'",
     `script-src 'self' ${scripts.join(' ')}`,
     // Radix and prerendered HTML set style attributes; style elements only with a known hash.
-    `style-src-elem 'self' ${styles.join(' ')}`,
+    `style-src-elem 'self' ${styles.join(' ')}${development ? '' : ` 'nonce-${process.env.STYLE_NONCE}'`}`,
     "style-src-attr 'unsafe-inline'",
     "img-src 'self' blob: data:",
     "font-src 'self'",

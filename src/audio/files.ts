@@ -7,7 +7,8 @@ const LARGEST_BYTES = 200 * 1024 * 1024
 
 /** A recording from the file picker: WAV by Humbra's own reader, what else a phone records by the browser's. */
 export async function readSoundFile(file: File): Promise<SoundFile> {
-  if (file.size > LARGEST_BYTES) return { ok: false, why: 'The recording is larger than 200 MB. Cut it and try again.' }
+  if (file.size > LARGEST_BYTES)
+    return { ok: false, why: 'The recording is larger than 200 MB. Cut it and try again.' }
   const bytes = new Uint8Array(await file.arrayBuffer())
   const wav = decodeWav(bytes)
   if (wav.ok) return { ok: true, samples: toMono(wav.sound).slice(), rateHz: wav.sound.rateHz }
@@ -16,7 +17,11 @@ export async function readSoundFile(file: File): Promise<SoundFile> {
     const context = new OfflineAudioContext(1, 1, 48_000)
     const decoded = await context.decodeAudioData(bytes.buffer)
     const channels = Array.from({ length: decoded.numberOfChannels }, (_, i) => decoded.getChannelData(i))
-    return { ok: true, samples: toMono({ rateHz: decoded.sampleRate, channels }).slice(), rateHz: decoded.sampleRate }
+    return {
+      ok: true,
+      samples: toMono({ rateHz: decoded.sampleRate, channels }).slice(),
+      rateHz: decoded.sampleRate,
+    }
   } catch {
     return { ok: false, why: 'This recording cannot be read here. Save it as WAV and choose it again.' }
   }

@@ -28,7 +28,8 @@ const CONSTRAINTS: MediaStreamConstraints = {
 export const browserMicrophone: Microphone = {
   async open(handlers) {
     if (!window.isSecureContext) return { ok: false, why: 'insecure' }
-    if (!navigator.mediaDevices || typeof AudioWorkletNode === 'undefined') return { ok: false, why: 'unsupported' }
+    if (!navigator.mediaDevices || typeof AudioWorkletNode === 'undefined')
+      return { ok: false, why: 'unsupported' }
     let stream: MediaStream
     try {
       stream = await navigator.mediaDevices.getUserMedia(CONSTRAINTS)

@@ -7,10 +7,25 @@ export function KeyMap({ model, label }: { model: KeyMapModel; label: string }) 
   const moved = model.lugs.filter((lug) => lug.next)
   return (
     <svg width={size} height={size} role="img" aria-label={label} className="block">
-      <circle cx={size / 2} cy={size / 2} r={radius} fill="var(--tape)" stroke="var(--soft)" strokeWidth={2} />
+      <circle
+        cx={size / 2}
+        cy={size / 2}
+        r={radius}
+        fill="var(--tape)"
+        stroke="var(--soft)"
+        strokeWidth={2}
+      />
       <rect x={badge.x - 10} y={badge.y - 4} width={20} height={7} fill="var(--soft)" />
       {moved.length === 2 ? (
-        <line x1={moved[0].labelX} y1={moved[0].labelY} x2={moved[1].labelX} y2={moved[1].labelY} stroke="var(--act)" strokeWidth={1.5} strokeDasharray="2 6" />
+        <line
+          x1={moved[0].labelX}
+          y1={moved[0].labelY}
+          x2={moved[1].labelX}
+          y2={moved[1].labelY}
+          stroke="var(--act)"
+          strokeWidth={1.5}
+          strokeDasharray="2 6"
+        />
       ) : null}
       {model.lugs.map((lug) => (
         <g key={lug.lug}>

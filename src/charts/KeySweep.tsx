@@ -13,7 +13,12 @@ export function SweepShape({ turns, radius }: { turns: number; radius: number })
         stroke="var(--act)"
         strokeWidth={model.tighten ? 0 : Math.max(1.5, radius * 0.05)}
       />
-      <g transform={`rotate(${model.degrees.toFixed(1)})`} stroke="var(--ink)" strokeWidth={Math.max(1.2, radius * 0.035)} fill="none">
+      <g
+        transform={`rotate(${model.degrees.toFixed(1)})`}
+        stroke="var(--ink)"
+        strokeWidth={Math.max(1.2, radius * 0.035)}
+        fill="none"
+      >
         <rect x={-side / 2} y={-side / 2} width={side} height={side} transform="rotate(45)" />
         <line x1={0} y1={-side * 0.72} x2={0} y2={-radius * 0.62} />
       </g>

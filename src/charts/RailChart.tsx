@@ -1,7 +1,19 @@
 import type { RailLane, RailModel } from './rail.model'
 
 /** One lane of the rail: marks, whisker, bracket, and the line to the next drum. */
-export function RailLaneChart({ lane, model, width, height, label }: { lane: RailLane; model: RailModel; width: number; height: number; label: string }) {
+export function RailLaneChart({
+  lane,
+  model,
+  width,
+  height,
+  label,
+}: {
+  lane: RailLane
+  model: RailModel
+  width: number
+  height: number
+  label: string
+}) {
   const y = height * 0.42
   const drop = y + 24
   return (
@@ -9,11 +21,25 @@ export function RailLaneChart({ lane, model, width, height, label }: { lane: Rai
       {model.notes.map((tick) => (
         <line key={tick.label} x1={tick.x} x2={tick.x} y1={0} y2={height} stroke="var(--line)" />
       ))}
-      {lane.before !== null ? <line x1={lane.before} x2={lane.before} y1={0} y2={y} stroke="var(--soft)" /> : null}
+      {lane.before !== null ? (
+        <line x1={lane.before} x2={lane.before} y1={0} y2={y} stroke="var(--soft)" />
+      ) : null}
       {lane.next && lane.batter !== null ? (
         <>
-          <path d={`M${lane.batter} ${y}V${height - 14}H${lane.next.x}V${height}`} fill="none" stroke="var(--soft)" />
-          <text x={Math.max(lane.batter, lane.next.x) + 10} y={height - 9} fontSize={14} fill="var(--ink)" stroke="var(--case)" strokeWidth={4} paintOrder="stroke">
+          <path
+            d={`M${lane.batter} ${y}V${height - 14}H${lane.next.x}V${height}`}
+            fill="none"
+            stroke="var(--soft)"
+          />
+          <text
+            x={Math.max(lane.batter, lane.next.x) + 10}
+            y={height - 9}
+            fontSize={14}
+            fill="var(--ink)"
+            stroke="var(--case)"
+            strokeWidth={4}
+            paintOrder="stroke"
+          >
             {lane.next.label}
           </text>
         </>
@@ -30,14 +56,27 @@ export function RailLaneChart({ lane, model, width, height, label }: { lane: Rai
         <line x1={lane.batter} x2={lane.resonant} y1={y} y2={y} stroke="var(--soft)" strokeWidth={1} />
       ) : null}
       {lane.whisker ? (
-        <path d={`M${lane.whisker.from} ${drop - 4}V${drop + 4}M${lane.whisker.to} ${drop - 4}V${drop + 4}M${lane.whisker.from} ${drop}H${lane.whisker.to}`} stroke="var(--ink)" strokeWidth={2} fill="none" />
+        <path
+          d={`M${lane.whisker.from} ${drop - 4}V${drop + 4}M${lane.whisker.to} ${drop - 4}V${drop + 4}M${lane.whisker.from} ${drop}H${lane.whisker.to}`}
+          stroke="var(--ink)"
+          strokeWidth={2}
+          fill="none"
+        />
       ) : null}
       {lane.batter !== null ? <circle cx={lane.batter} cy={y} r={9} fill="var(--ink)" /> : null}
       {lane.resonant !== null ? (
         <>
           <rect x={lane.resonant - 3.5} y={y - 11} width={7} height={22} fill="var(--ink)" />
           {lane.relation ? (
-            <text x={lane.resonant + 14} y={y + 5} fontSize={13} fill="var(--soft)" stroke="var(--case)" strokeWidth={4} paintOrder="stroke">
+            <text
+              x={lane.resonant + 14}
+              y={y + 5}
+              fontSize={13}
+              fill="var(--soft)"
+              stroke="var(--case)"
+              strokeWidth={4}
+              paintOrder="stroke"
+            >
               {lane.relation}
             </text>
           ) : null}

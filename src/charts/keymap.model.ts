@@ -3,7 +3,16 @@ export interface KeyMapModel {
   size: number
   radius: number
   badge: { x: number; y: number }
-  lugs: Array<{ lug: number; x: number; y: number; labelX: number; labelY: number; turns: number; next: boolean; tapped: boolean }>
+  lugs: Array<{
+    lug: number
+    x: number
+    y: number
+    labelX: number
+    labelY: number
+    turns: number
+    next: boolean
+    tapped: boolean
+  }>
 }
 
 /**
@@ -19,7 +28,16 @@ export function keyMapModel(size: number, turns: readonly number[], tap: number 
     const at = (r: number) => ({ x: centre + r * Math.cos(angle), y: centre + r * Math.sin(angle) })
     const rim = at(radius)
     const label = at(radius * 0.72)
-    return { lug: i + 1, x: rim.x, y: rim.y, labelX: label.x, labelY: label.y, turns: turn, next: turn !== 0, tapped: tap === i + 1 }
+    return {
+      lug: i + 1,
+      x: rim.x,
+      y: rim.y,
+      labelX: label.x,
+      labelY: label.y,
+      turns: turn,
+      next: turn !== 0,
+      tapped: tap === i + 1,
+    }
   })
   return { size, radius, badge: { x: centre, y: centre - radius - 9 }, lugs }
 }

@@ -68,16 +68,26 @@ export function intervalText(cents: number): string {
 }
 
 export function railModel(lanes: readonly RailLaneInput[], width: number, a4Hz: number): RailModel {
-  const pitches = lanes.flatMap((lane) => [lane.batterHz, lane.resonantHz, lane.targetHz].filter((hz) => hz !== null))
+  const pitches = lanes.flatMap((lane) =>
+    [lane.batterHz, lane.resonantHz, lane.targetHz].filter((hz) => hz !== null),
+  )
   const [low, high] = pitches.length ? (extent(pitches) as [number, number]) : [60, 400]
-  const x = scaleLog([low * 0.9, Math.max(high, low * 2)], [SIDE_PX, Math.max(SIDE_PX + 120, width - RIGHT_LABEL_PX)])
+  const x = scaleLog(
+    [low * 0.9, Math.max(high, low * 2)],
+    [SIDE_PX, Math.max(SIDE_PX + 120, width - RIGHT_LABEL_PX)],
+  )
   const at = (hz: number | null) => (hz === null ? null : x(hz))
   const models = lanes.map((lane, i): RailLane => {
     const batter = at(lane.batterHz)
     const target = at(lane.targetHz)
     const wide = (cents: number, hz: number) => (x(hz * 2 ** (cents / 1200)) - x(hz)) / 2
-    const half = lane.spreadCents !== null && lane.batterHz ? SPREAD_MAGNIFIED * wide(lane.spreadCents, lane.batterHz) : null
-    const bracketHalf = lane.targetHz ? Math.max(NARROWEST_BRACKET_PX, SPREAD_MAGNIFIED * wide(lane.toleranceCents, lane.targetHz)) : 0
+    const half =
+      lane.spreadCents !== null && lane.batterHz
+        ? SPREAD_MAGNIFIED * wide(lane.spreadCents, lane.batterHz)
+        : null
+    const bracketHalf = lane.targetHz
+      ? Math.max(NARROWEST_BRACKET_PX, SPREAD_MAGNIFIED * wide(lane.toleranceCents, lane.targetHz))
+      : 0
     const following = lanes[i + 1]
     const earlier = lanes[i - 1]
     return {

@@ -69,7 +69,11 @@ export function rimModel(input: RimInput): RimModel {
     cents: cents(hz),
     error: centsBetween(hz, hz + errorHz),
   }))
-  const expected = input.expected.map(({ hz, errorCents }, i) => ({ lug: i + 1, cents: cents(hz), error: errorCents }))
+  const expected = input.expected.map(({ hz, errorCents }, i) => ({
+    lug: i + 1,
+    cents: cents(hz),
+    error: errorCents,
+  }))
   const targets = targetHz.map(cents)
   const all = [
     ...reading.flatMap((mark) => [mark.cents - mark.error, mark.cents + mark.error]),
@@ -113,7 +117,9 @@ export function rimModel(input: RimInput): RimModel {
     band: { path: `${path([...edge(toleranceCents / 2), ...edge(-toleranceCents / 2).reverse()])!}Z` },
     readings: reading.map(mark),
     expected: expected.map(mark),
-    curve: curveCents.length ? path(curveCents.map((point) => [left + (point.place + 0.5) * step, y(point.cents)])) : null,
+    curve: curveCents.length
+      ? path(curveCents.map((point) => [left + (point.place + 0.5) * step, y(point.cents)]))
+      : null,
   }
 }
 

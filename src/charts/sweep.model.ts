@@ -13,7 +13,9 @@ export interface SweepModel {
 const INNER = 0.66
 
 export function sweepModel(turns: number, radius: number): SweepModel {
-  const draw = arc<null>().innerRadius(radius * INNER).outerRadius(radius)
+  const draw = arc<null>()
+    .innerRadius(radius * INNER)
+    .outerRadius(radius)
   // A whole turn and more fills the ring; the fraction beside it says how many.
   const part = Math.max(-1, Math.min(1, turns))
   const end = 2 * Math.PI * part

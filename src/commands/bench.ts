@@ -46,14 +46,17 @@ export const BENCH_COMMANDS: Command[] = [
     group: 'Bench',
     shortcut: 'm',
     enabled: when((_, session) => session.get().settings.source === 'microphone'),
-    run: ({ session }) => (session.get().hearing.state === 'off' ? startListening(session) : stopListening(session)),
+    run: ({ session }) =>
+      session.get().hearing.state === 'off' ? startListening(session) : stopListening(session),
   },
   {
     id: 'bench.file',
     label: 'Read a recording',
     group: 'Bench',
     shortcut: 'f',
-    enabled: when((view, session) => view.phase === 'read' && session.get().settings.source === 'file' && idle(session)),
+    enabled: when(
+      (view, session) => view.phase === 'read' && session.get().settings.source === 'file' && idle(session),
+    ),
     run: ({ pickFile }) => pickFile('sound'),
   },
   {

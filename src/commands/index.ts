@@ -5,7 +5,12 @@ import { PLACE_COMMANDS } from './places'
 import type { Command } from './types'
 
 /** All commands, in the order of the palette and the sheet of keys. */
-export const COMMANDS: readonly Command[] = [...PLACE_COMMANDS, ...BENCH_COMMANDS, ...KIT_COMMANDS, ...ANYWHERE_COMMANDS]
+export const COMMANDS: readonly Command[] = [
+  ...PLACE_COMMANDS,
+  ...BENCH_COMMANDS,
+  ...KIT_COMMANDS,
+  ...ANYWHERE_COMMANDS,
+]
 
 export function commandById(id: string): Command {
   const command = COMMANDS.find((each) => each.id === id)

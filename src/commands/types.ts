@@ -1,7 +1,8 @@
 import type { Session } from '@/session/session'
 
 export type Place = '/' | '/bench' | '/sheets'
-export type DialogName = 'add-drum' | 'new-kit' | 'rename-kit' | 'keep' | 'otherwise' | 'undo-turn' | 'shortcuts' | 'palette'
+export type DialogName =
+  'add-drum' | 'new-kit' | 'rename-kit' | 'keep' | 'otherwise' | 'undo-turn' | 'shortcuts' | 'palette'
 
 /** What a command may do besides the session: go somewhere, open a dialog, change the light. */
 export interface CommandContext {

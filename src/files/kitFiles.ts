@@ -4,7 +4,8 @@ const LARGEST_BYTES = 100 * 1024 * 1024
 
 /** Reads a chosen kit file; what cannot be read comes back as a sentence. */
 export async function readChosenKit(file: File): Promise<KitFileResult> {
-  if (file.size > LARGEST_BYTES) return { ok: false, why: 'The file is larger than 100 MB: no kit file. Nothing was changed.' }
+  if (file.size > LARGEST_BYTES)
+    return { ok: false, why: 'The file is larger than 100 MB: no kit file. Nothing was changed.' }
   return readKitFile(await file.text())
 }
 

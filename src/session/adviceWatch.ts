@@ -10,7 +10,10 @@ export function watchAdvice(session: Session): () => void {
     if (!view) return
     const { request, openRequest } = view
     const sameOpen =
-      asked && (openRequest === null ? asked.open === null : asked.open !== null && sameRequest(asked.open, openRequest))
+      asked &&
+      (openRequest === null
+        ? asked.open === null
+        : asked.open !== null && sameRequest(asked.open, openRequest))
     if (asked && sameRequest(asked.plan, request) && sameOpen) return
     const mine = { plan: request, open: openRequest }
     asked = mine

@@ -59,7 +59,9 @@ export function benchView(state: SessionState, kit: KitState | null): BenchView 
   const { sitting } = head
   const pass = sitting?.passes.at(-1) ?? null
   const request = evenRequestFor(kit, head, other?.meanHz ?? null, state.settings, false)
-  const openRequest = pass?.turns ? evenRequestFor(kit, head, other?.meanHz ?? null, state.settings, true) : null
+  const openRequest = pass?.turns
+    ? evenRequestFor(kit, head, other?.meanHz ?? null, state.settings, true)
+    : null
   const known = state.advice
   const advice = known && sameRequest(known.request, request) ? known.answer : null
   const planned = pass?.planned

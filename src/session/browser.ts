@@ -29,7 +29,8 @@ function browserDeps(): SessionDeps {
     ear: () => (ear ??= startEar()),
     adviser: () => (adviser ??= startAdviser()),
     microphone: browserMicrophone,
-    exclusive: (task) => (navigator.locks ? (navigator.locks.request(LOCK, task) as ReturnType<typeof task>) : task()),
+    exclusive: (task) =>
+      navigator.locks ? (navigator.locks.request(LOCK, task) as ReturnType<typeof task>) : task(),
     announce: () => channel?.postMessage('grown'),
     onAnnounced: (listener) => channel?.addEventListener('message', listener),
     async loadDemo() {
@@ -42,7 +43,10 @@ function browserDeps(): SessionDeps {
     },
     nowMs: () => Date.now(),
     // Not randomUUID: a phone on the local network without https does not have it.
-    newId: () => Array.from(crypto.getRandomValues(new Uint8Array(12)), (byte) => byte.toString(16).padStart(2, '0')).join(''),
+    newId: () =>
+      Array.from(crypto.getRandomValues(new Uint8Array(12)), (byte) =>
+        byte.toString(16).padStart(2, '0'),
+      ).join(''),
   }
 }
 

@@ -26,7 +26,13 @@ export interface DrumSummary {
   worst: HeadSummary | null
 }
 
-export function headSummary(kit: KitState, drum: Drum, side: Side, practice: boolean, nowMs: number): HeadSummary {
+export function headSummary(
+  kit: KitState,
+  drum: Drum,
+  side: Side,
+  practice: boolean,
+  nowMs: number,
+): HeadSummary {
   const known = lastKnown(benchHead(kit, drum, side, practice, nowMs))
   const target = sheetTarget(kit, drum.id, side)
   const meanHz = known?.meanHz ?? null

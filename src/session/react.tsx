@@ -1,6 +1,6 @@
 'use client'
 
-import { createContext, useContext, useEffect, useState, useSyncExternalStore, type ReactNode } from 'react'
+import { createContext, useContext, useSyncExternalStore, type ReactNode } from 'react'
 import type { KitState } from '@/core/keeping/log'
 import { browserSession } from './browser'
 import { INITIAL_STATE, type Session } from './session'
@@ -8,15 +8,15 @@ import type { SessionState } from './state'
 
 const SessionContext = createContext<Session | null>(null)
 
-/** Gives the page its session. The server renders the state before anything is known. */
-export function SessionProvider({ children }: { children: ReactNode }) {
-  const [session, setSession] = useState<Session | null>(null)
-  useEffect(() => setSession(browserSession()), [])
-  return <SessionContext value={session}>{children}</SessionContext>
-}
-
 const nothing = () => () => undefined
 const initial = () => INITIAL_STATE
+const none = () => null
+
+/** Gives the page its session. The server renders the state before anything is known. */
+export function SessionProvider({ children }: { children: ReactNode }) {
+  const session = useSyncExternalStore<Session | null>(nothing, browserSession, none)
+  return <SessionContext value={session}>{children}</SessionContext>
+}
 
 /** The session, null on the server and before the first effect. */
 export function useSession(): Session | null {

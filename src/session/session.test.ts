@@ -1,9 +1,27 @@
 import { usualDrum } from '@/core/keeping/defaults'
-import { addDrum, changeDrum, chooseHead, duplicateDrum, makeKit, moveDrum, removeDrum, removeKit, restoreKit } from './actions/kits'
+import {
+  addDrum,
+  changeDrum,
+  chooseHead,
+  duplicateDrum,
+  makeKit,
+  moveDrum,
+  removeDrum,
+  removeKit,
+  restoreKit,
+} from './actions/kits'
 import { decideImport, importKit, kitFileOf } from './actions/files'
 import { currentView, readAgain, typeReading, withdrawTap } from './actions/readings'
 import { keepOnSheet } from './actions/sheets'
-import { moveOn, pressed, turned, turnedAll, turnedBack, turnedOtherwise, turnNotMade } from './actions/turning'
+import {
+  moveOn,
+  pressed,
+  turned,
+  turnedAll,
+  turnedBack,
+  turnedOtherwise,
+  turnNotMade,
+} from './actions/turning'
 import { watchAdvice } from './adviceWatch'
 import { kitSummary } from './kitView'
 import { testSession, type TestBench } from './testSession'

@@ -110,7 +110,13 @@ export class Session {
     const at = new Date(this.deps.nowMs()).toISOString()
     const events = drafts.map(
       (draft) =>
-        ({ ...draft, kit: draft.kit ?? kit, id: this.deps.newId(), at, schema: SCHEMA_VERSION }) as HumbraEvent,
+        ({
+          ...draft,
+          kit: draft.kit ?? kit,
+          id: this.deps.newId(),
+          at,
+          schema: SCHEMA_VERSION,
+        }) as HumbraEvent,
     )
     this.appendEvents(events)
     return events

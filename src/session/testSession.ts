@@ -11,7 +11,9 @@ export interface TestBench {
   advanceMs(ms: number): void
 }
 
-export function testSession(disk: TestBench['disk'] = { events: [], practice: [], settings: undefined, full: false }): TestBench {
+export function testSession(
+  disk: TestBench['disk'] = { events: [], practice: [], settings: undefined, full: false },
+): TestBench {
   let now = Date.UTC(2026, 0, 5, 12)
   let ids = disk.events.length
   const missing = () => Promise.reject(new Error('not in this test'))
@@ -42,7 +44,8 @@ export function testSession(disk: TestBench['disk'] = { events: [], practice: []
           },
         },
       }),
-    ear: () => ({ measure: missing, practiceTap: missing, listen: missing, aimAt: missing, push: missing }) as never,
+    ear: () =>
+      ({ measure: missing, practiceTap: missing, listen: missing, aimAt: missing, push: missing }) as never,
     adviser: () => ({ advise: (plan: never, open: never) => Promise.resolve(advise(plan, open)) }) as never,
     microphone: { open: () => Promise.resolve({ ok: false, why: 'missing' }) },
     exclusive: (task) => task(),

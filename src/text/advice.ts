@@ -58,7 +58,9 @@ export function whyText(answer: EvenAnswer, lugHz: readonly number[]): string {
   const low = lugHz.indexOf(Math.min(...lugHz))
   const high = lugHz.indexOf(Math.max(...lugHz))
   const pair = (lug: number) =>
-    lugHz.length % 2 ? `${lug + 1}` : `${Math.min(lug, (lug + lugHz.length / 2) % lugHz.length) + 1} and ${Math.max(lug, (lug + lugHz.length / 2) % lugHz.length) + 1}`
+    lugHz.length % 2
+      ? `${lug + 1}`
+      : `${Math.min(lug, (lug + lugHz.length / 2) % lugHz.length) + 1} and ${Math.max(lug, (lug + lugHz.length / 2) % lugHz.length) + 1}`
   const gap = ROUND(centsBetween(lugHz[low], lugHz[high]))
   if (whole && Math.abs(off) > answer.spreadCents) {
     return `The whole head is ${ROUND(off)} c ${off < 0 ? 'low' : 'high'}; every rod goes ${directionWord(-off)}, some further to even it.`

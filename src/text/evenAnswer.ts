@@ -16,7 +16,9 @@ export function evenAnswerRecord(answer: EvenAnswer) {
     meanHz: hundredths(answer.meanHz),
     meanErrorCents: hundredths(answer.meanErrorCents),
     confidence: hundredths(answer.confidence),
-    learned: Object.fromEntries(Object.entries(answer.learned).map(([key, value]) => [key, sixFigures(value)])),
+    learned: Object.fromEntries(
+      Object.entries(answer.learned).map(([key, value]) => [key, sixFigures(value)]),
+    ),
     advice: adviceText(answer),
   }
 }

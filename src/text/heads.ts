@@ -26,6 +26,7 @@ export function centsText(cents: number): string {
 
 /** Film in words: "two plies, 7 + 7 mil, clear". */
 export function filmText(pliesMils: readonly number[], coating: string): string {
-  const plies = pliesMils.length === 1 ? 'one ply' : pliesMils.length === 2 ? 'two plies' : `${pliesMils.length} plies`
+  const plies =
+    pliesMils.length === 1 ? 'one ply' : pliesMils.length === 2 ? 'two plies' : `${pliesMils.length} plies`
   return `${plies}, ${pliesMils.join(' + ')} mil, ${coating}`
 }

@@ -36,7 +36,9 @@ export function Choice<V extends string>({
           value={item.value}
           className={clsx(
             'min-h-11 min-w-11 border-b-[3px] px-2.5 text-base',
-            item.value === value ? 'border-ink font-bold text-ink' : 'border-transparent text-soft hover:text-ink',
+            item.value === value
+              ? 'border-ink font-bold text-ink'
+              : 'border-transparent text-soft hover:text-ink',
           )}
         >
           {item.label}

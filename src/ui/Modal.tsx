@@ -29,7 +29,9 @@ export function Modal({
           <div className="mb-4 flex items-start justify-between gap-4 border-b border-line pb-3">
             <div>
               <Dialog.Title className="text-2xl font-bold">{title}</Dialog.Title>
-              {description ? <Dialog.Description className="mt-1 text-soft">{description}</Dialog.Description> : null}
+              {description ? (
+                <Dialog.Description className="mt-1 text-soft">{description}</Dialog.Description>
+              ) : null}
             </div>
             <Dialog.Close aria-label="Close" className="-mt-2 -mr-2 flex size-11 items-center justify-center">
               <X aria-hidden size={22} />

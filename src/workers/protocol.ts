@@ -36,4 +36,3 @@ export interface Advice {
 export interface AdviserApi {
   advise(plan: EvenRequest, open: EvenRequest | null): Advice
 }
-

@@ -9,11 +9,12 @@ export async function readBody(
   largestBytes: number,
 ): Promise<{ ok: true; bytes: Uint8Array } | { ok: false; response: Response }> {
   const tooLarge = () => refuse(413, 'request', `larger than ${Math.round(largestBytes / 1024)} KB`)
-  if (Number(request.headers.get('content-length') ?? 0) > largestBytes) return { ok: false, response: tooLarge() }
+  if (Number(request.headers.get('content-length') ?? 0) > largestBytes)
+    return { ok: false, response: tooLarge() }
   if (!request.body) return { ok: false, response: refuse(400, 'request', 'empty') }
   const chunks: Uint8Array[] = []
   let size = 0
-  for (const reader = request.body.getReader(); ; ) {
+  for (const reader = request.body.getReader(); ;) {
     const { done, value } = await reader.read()
     if (done) break
     size += value.length

@@ -8,7 +8,7 @@ class Blocks extends AudioWorkletProcessor {
   process(inputs: Float32Array[][]): boolean {
     const channel = inputs[0]?.[0]
     if (!channel) return true
-    for (let at = 0; at < channel.length; ) {
+    for (let at = 0; at < channel.length;) {
       const count = Math.min(channel.length - at, BLOCK - this.filled)
       this.block.set(channel.subarray(at, at + count), this.filled)
       this.filled += count

@@ -24,7 +24,8 @@ export function drawLugHz(belief: Belief, lugs: number): number[][] {
   const p = new Float64Array(9)
   seen.forEach((a, i) => seen.forEach((b, j) => (p[i * 3 + j] = belief.p[a * 5 + b])))
   for (let i = 0; i < 3; i++) p[i * 4] += 1e-9 * belief.x[MEAN] ** 2 * 1e-6
-  const l = cholesky(p, 3) ?? Float64Array.from([Math.sqrt(p[0]), 0, 0, 0, Math.sqrt(p[4]), 0, 0, 0, Math.sqrt(p[8])])
+  const l =
+    cholesky(p, 3) ?? Float64Array.from([Math.sqrt(p[0]), 0, 0, 0, Math.sqrt(p[4]), 0, 0, 0, Math.sqrt(p[8])])
   return standardDraws().map((z) => {
     const [mean, cosine, sine] = seen.map((at, i) => {
       let value = belief.x[at]

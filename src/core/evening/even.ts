@@ -1,4 +1,13 @@
-import { estimateHead, learnedFrom, lookAhead, lugRow, stateErrorCents, stateHarmonics, stateLugHz, type HeadState } from '../head/estimate'
+import {
+  estimateHead,
+  learnedFrom,
+  lookAhead,
+  lugRow,
+  stateErrorCents,
+  stateHarmonics,
+  stateLugHz,
+  type HeadState,
+} from '../head/estimate'
 import { harmonicsOf } from '../head/harmonics'
 import { COSINE, MEAN, SINE, TURN_LAW, update, varianceOf, type Belief } from '../head/kalman'
 import { CENTS_PER_NEPER } from '../units/pitch'
@@ -92,7 +101,11 @@ function choose(request: EvenRequest, state: HeadState): Plan {
 }
 
 /** Turns in steps of twice the smallest where that costs next to nothing: a hand counts sixteenths better than thirty-seconds. */
-function searchRound(lugs: number, cost: (turns: readonly number[]) => number, limits: SearchLimits): number[] {
+function searchRound(
+  lugs: number,
+  cost: (turns: readonly number[]) => number,
+  limits: SearchLimits,
+): number[] {
   const fine = searchTurns(lugs, cost, limits)
   const coarse = searchTurns(lugs, cost, { ...limits, quantumTurns: 2 * limits.quantumTurns, singles: false })
   return cost(coarse) <= cost(fine) * COARSE_MAY_COST + COARSE_MAY_ADD ? coarse : fine

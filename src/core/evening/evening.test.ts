@@ -80,7 +80,9 @@ test('an even head on pitch is left alone; nothing read asks for readings, best 
 test('no lug is planned above the ceiling, and a target above it says so', () => {
   const low = even(request({ head: { ...HEAD, ceilingHz: 232 } }))
   expect(Math.max(...low.predictedHz)).toBeLessThan(232.5)
-  const at = even(request({ head: { ...HEAD, ceilingHz: 232 }, rounds: [{ readingsHz: READ.map(() => 231.8) }] }))
+  const at = even(
+    request({ head: { ...HEAD, ceilingHz: 232 }, rounds: [{ readingsHz: READ.map(() => 231.8) }] }),
+  )
   expect(at).toMatchObject({ done: true, reason: 'ceiling' })
 })
 
@@ -108,8 +110,17 @@ test('a swinging mean is called a pendulum', () => {
 test('rough heads are even after three passes by a hand of 1/64 turn', () => {
   for (let seed = 1; seed <= 6; seed++) {
     const head: PracticeHead = {
-      ...{ diameterInches: 14, depthInches: 6.5, lugs: 8, pliesMils: [10], evenHz: 228, hz2PerTurn: 28_000 + 1500 * seed },
-      rods: [0.12, -0.08, 0.05, 0.1, -0.11, 0.02, -0.06, 0.09].map((x, i) => x * (1 + 0.1 * ((seed + i) % 3))),
+      ...{
+        diameterInches: 14,
+        depthInches: 6.5,
+        lugs: 8,
+        pliesMils: [10],
+        evenHz: 228,
+        hz2PerTurn: 28_000 + 1500 * seed,
+      },
+      rods: [0.12, -0.08, 0.05, 0.1, -0.11, 0.02, -0.06, 0.09].map(
+        (x, i) => x * (1 + 0.1 * ((seed + i) % 3)),
+      ),
       ...{ secondAnswer: 0.33 + 0.02 * seed, other: { pliesMils: [10], lugHz: 300, muted: true } },
     }
     const rounds: Round[] = []
@@ -133,7 +144,11 @@ test('star order', () => {
     [2, 6],
   ])
   for (const lugs of [4, 5, 6, 8, 10, 12]) {
-    expect(starOrder(lugs).flat().sort((a, b) => a - b)).toEqual(Array.from({ length: lugs }, (_, i) => i))
+    expect(
+      starOrder(lugs)
+        .flat()
+        .sort((a, b) => a - b),
+    ).toEqual(Array.from({ length: lugs }, (_, i) => i))
   }
 })
 

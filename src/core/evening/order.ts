@@ -31,7 +31,8 @@ export function starOrder(lugs: number, first = 0): number[][] {
     const quarter = lugs / 4
     const from = next
     next = [...left].sort(
-      (a, b) => Math.abs(around(a, from, lugs) - quarter) - Math.abs(around(b, from, lugs) - quarter) || a - b,
+      (a, b) =>
+        Math.abs(around(a, from, lugs) - quarter) - Math.abs(around(b, from, lugs) - quarter) || a - b,
     )[0]
   }
   return pairs

@@ -36,12 +36,14 @@ export function searchTurns(
   const high = groups.map((group) => Math.min(...group.map((rod) => limits.highest[rod])))
   // Steps of a pair are counted for both rods together; half of the smallest is one rod alone.
   const q = limits.quantumTurns / 2
-  const whole = (steps: number) => (limits.singles && Math.abs(steps) === 1 ? steps : 2 * Math.round(steps / 2))
+  const whole = (steps: number) =>
+    limits.singles && Math.abs(steps) === 1 ? steps : 2 * Math.round(steps / 2)
   const spread = (steps: readonly number[]) => {
     const turns = new Array<number>(lugs).fill(0)
     groups.forEach((group, g) => {
       if (group.length === 2 && Math.abs(steps[g]) === 1) {
-        const less = limits.turnedSoFar[group[0]] * steps[g] <= limits.turnedSoFar[group[1]] * steps[g] ? 0 : 1
+        const less =
+          limits.turnedSoFar[group[0]] * steps[g] <= limits.turnedSoFar[group[1]] * steps[g] ? 0 : 1
         turns[group[less]] = 2 * steps[g] * q
       } else {
         group.forEach((rod) => (turns[rod] = steps[g] * q))
@@ -53,7 +55,8 @@ export function searchTurns(
   const bounded = (value: number, g: number) => Math.min(high[g] / q, Math.max(low[g] / q, value))
   const clamp = (value: number, g: number) => {
     const steps = groups[g].length === 2 ? whole(value) : 2 * Math.round(value / 2)
-    if (steps * q > high[g] + 1e-9 || steps * q < low[g] - 1e-9) return 2 * Math.trunc(bounded(value, g) / 2 + 1e-9)
+    if (steps * q > high[g] + 1e-9 || steps * q < low[g] - 1e-9)
+      return 2 * Math.trunc(bounded(value, g) / 2 + 1e-9)
     return steps
   }
 
@@ -152,7 +155,17 @@ function localSearch(
             ),
           )
         }
-        if (current[g] !== 0) consider(moved(current, [[g, 0], [h, current[h] + current[g]]], clamp))
+        if (current[g] !== 0)
+          consider(
+            moved(
+              current,
+              [
+                [g, 0],
+                [h, current[h] + current[g]],
+              ],
+              clamp,
+            ),
+          )
       }
     }
     if (!best) return current

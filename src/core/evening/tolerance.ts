@@ -27,6 +27,10 @@ export function handSpreadCents(head: EvenHead, hz: number): number {
 }
 
 /** Tolerance in cents where the user sets none: by kind, and never less than what a hand can do there. */
-export function defaultToleranceCents(head: EvenHead, hz: number, kind = likelyKind(head.diameterInches, hz)): number {
+export function defaultToleranceCents(
+  head: EvenHead,
+  hz: number,
+  kind = likelyKind(head.diameterInches, hz),
+): number {
   return Math.max(GOOD_ENOUGH_CENTS[kind], Math.ceil(handSpreadCents(head, hz)))
 }

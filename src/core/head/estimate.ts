@@ -2,7 +2,18 @@ import type { EvenHead, Learned, Round } from './types'
 import { secondAnswerPrior, turnLawPrior } from '../membrane/turnLaw'
 import { CENTS_PER_NEPER } from '../units/pitch'
 import { harmonicsOf, lugAngle, patternOverLugs, type Harmonics } from './harmonics'
-import { COSINE, copyBelief, MEAN, SECOND, SINE, turn, TURN_LAW, update, varianceOf, type Belief } from './kalman'
+import {
+  COSINE,
+  copyBelief,
+  MEAN,
+  SECOND,
+  SINE,
+  turn,
+  TURN_LAW,
+  update,
+  varianceOf,
+  type Belief,
+} from './kalman'
 import { lugReadings, type LugReading } from './readings'
 import { fitTwoLevels } from './twoLevel'
 
@@ -52,7 +63,10 @@ export function stateLugHz(belief: Belief, lugs: number): number[] {
 /** Error of each lug pitch of the state, in cents. */
 export function stateErrorCents(belief: Belief, lugs: number): number[] {
   return Array.from({ length: lugs }, (_, lug) => {
-    const hz2 = Math.max(1, lugRow(lug, lugs).reduce((sum, v, i) => sum + v * belief.x[i], 0))
+    const hz2 = Math.max(
+      1,
+      lugRow(lug, lugs).reduce((sum, v, i) => sum + v * belief.x[i], 0),
+    )
     return (CENTS_PER_NEPER * Math.sqrt(varianceOf(belief, lugRow(lug, lugs)))) / (2 * hz2)
   })
 }
@@ -109,9 +123,18 @@ export function turnNoise(
 export function estimateHead(head: EvenHead, rounds: readonly Round[], learned?: Learned): HeadState {
   const { lugs } = head
   const first = rounds.flatMap((round) => lugReadings(head, round).map((reading) => reading.hz))
-  const around = first.length ? median(first) ** 2 : turnLawPrior(head.diameterInches, head.threadPitchMm).mean
+  const around = first.length
+    ? median(first) ** 2
+    : turnLawPrior(head.diameterInches, head.threadPitchMm).mean
   let belief = startingBelief(head, learned, around)
-  const state: HeadState = { belief, lugs, read: [], leftOut: [], meanHistoryHz2: [], anyReading: first.length > 0 }
+  const state: HeadState = {
+    belief,
+    lugs,
+    read: [],
+    leftOut: [],
+    meanHistoryHz2: [],
+    anyReading: first.length > 0,
+  }
   let presses = 0
   rounds.forEach((round, index) => {
     const readings = lugReadings(head, round)
@@ -167,7 +190,8 @@ function takeAll(before: Belief, readings: readonly LugReading[], lugs: number):
     const predicted = lugRow(lug, lugs).reduce((s, v, i) => s + v * wave.x[i], 0)
     return sum + ((hz * hz - predicted) / (2 * hz * errorHz)) ** 2
   }, 0)
-  const better = chiWave - levels.chiSquared > TWO_LEVEL_EVIDENCE && levels.chiSquared < chiWave / TWO_LEVEL_RATIO
+  const better =
+    chiWave - levels.chiSquared > TWO_LEVEL_EVIDENCE && levels.chiSquared < chiWave / TWO_LEVEL_RATIO
   if (!better) return wave
   // The axis of two levels is known only to within a lug's flip: a third of a lug spacing as an angle.
   const size2 = levels.cosine ** 2 + levels.sine ** 2
@@ -182,7 +206,11 @@ function worstSlip(before: Belief, readings: readonly LugReading[], lugs: number
   let worst: LugReading | null = null
   let most = 1
   for (const reading of readings) {
-    const others = takeAll(before, readings.filter((other) => other !== reading), lugs)
+    const others = takeAll(
+      before,
+      readings.filter((other) => other !== reading),
+      lugs,
+    )
     const row = lugRow(reading.lug, lugs)
     const predicted = row.reduce((sum, v, i) => sum + v * others.x[i], 0)
     const sd = Math.sqrt(varianceOf(others, row) + (2 * reading.hz * reading.errorHz) ** 2)

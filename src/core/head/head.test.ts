@@ -41,7 +41,12 @@ test('opposite rods', () => {
   expect(spreadCents([200, 210])).toBeCloseTo(centsBetween(200, 210), 9)
 })
 
-function readings(pattern: { mean: number; cosine: number; sine: number }, lugs: number, cents: number, seed: number): number[] {
+function readings(
+  pattern: { mean: number; cosine: number; sine: number },
+  lugs: number,
+  cents: number,
+  seed: number,
+): number[] {
   const random = seededRandom(seed)
   return patternOverLugs(pattern, lugs).map((hz2) => shiftByCents(Math.sqrt(hz2), cents * random.normal()))
 }
@@ -108,13 +113,21 @@ test('two levels are recognised as two poles, not smoothed into a wave', () => {
   const fit = fitTwoLevels(levels, 10)!
   expect(Math.sqrt(fit.mean)).toBeCloseTo(Math.sqrt((236 ** 2 + 228 ** 2) / 2), 3)
   expect(Math.hypot(fit.cosine, fit.sine)).toBeCloseTo((236 ** 2 - 228 ** 2) / 2, 0)
-  const state = estimateHead({ ...HEAD, lugs: 10 }, [{ readingsHz: levels.map(({ hz }) => hz), readingErrorCents: 1 }])
+  const state = estimateHead({ ...HEAD, lugs: 10 }, [
+    { readingsHz: levels.map(({ hz }) => hz), readingErrorCents: 1 },
+  ])
   const found = stateHarmonics(state.belief)
   expect(2 * Math.hypot(found.cosine, found.sine)).toBeGreaterThan(0.85 * (236 ** 2 - 228 ** 2))
 })
 
 test('a reading with the other head free is carried to the muted one', () => {
-  const head = { ...HEAD, diameterInches: 12, depthInches: 8, pliesMils: [7, 7], other: { hz: 180, pliesMils: [10] } }
+  const head = {
+    ...HEAD,
+    diameterInches: 12,
+    depthInches: 8,
+    pliesMils: [7, 7],
+    other: { hz: 180, pliesMils: [10] },
+  }
   // 12x8, both heads at 180 Hz muted, are heard at 178.0 and 182.1 when free.
   expect(mutedHz(head, 182.1)).toBeLessThan(182.1)
   expect(mutedHz({ ...head, other: undefined }, 182.1)).toBe(182.1)

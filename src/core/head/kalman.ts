@@ -43,7 +43,8 @@ export function update(belief: Belief, row: ArrayLike<number>, value: number, va
 /** Variance of `row` . x. */
 export function varianceOf(belief: Belief, row: ArrayLike<number>): number {
   let sum = 0
-  for (let i = 0; i < SIZE; i++) for (let j = 0; j < SIZE; j++) sum += row[i] * belief.p[i * SIZE + j] * row[j]
+  for (let i = 0; i < SIZE; i++)
+    for (let j = 0; j < SIZE; j++) sum += row[i] * belief.p[i * SIZE + j] * row[j]
   return Math.max(0, sum)
 }
 

@@ -33,7 +33,9 @@ export function lugReadings(head: EvenHead, round: Round): LugReading[] {
 function heardReadings(round: Round): LugReading[] {
   const withPoles = (round.readings ?? []).map(({ lug, modes }): LugReading => {
     const loudest = modes.reduce((a, b) => (b.levelDb > a.levelDb ? b : a))
-    const pair = modes.filter((mode) => Math.abs(CENTS_PER_NEPER * Math.log(mode.hz / loudest.hz)) < WIDEST_PAIR_CENTS)
+    const pair = modes.filter(
+      (mode) => Math.abs(CENTS_PER_NEPER * Math.log(mode.hz / loudest.hz)) < WIDEST_PAIR_CENTS,
+    )
     let weight = 0
     let sum = 0
     let variance = 0
@@ -54,7 +56,9 @@ function heardReadings(round: Round): LugReading[] {
   const known = new Set(withPoles.map((reading) => reading.lug))
   const cents = Math.hypot(round.readingErrorCents ?? DEFAULT_READING_CENTS, HANDLING_CENTS)
   const bare = (round.readingsHz ?? []).flatMap((hz, lug): LugReading[] =>
-    hz === null || known.has(lug) ? [] : [{ lug, hz, errorHz: (hz * cents) / CENTS_PER_NEPER, weighted: false }],
+    hz === null || known.has(lug)
+      ? []
+      : [{ lug, hz, errorHz: (hz * cents) / CENTS_PER_NEPER, weighted: false }],
   )
   return [...withPoles, ...bare]
 }

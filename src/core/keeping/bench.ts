@@ -59,7 +59,11 @@ function learnedOver(drum: Drum, side: Side, sittings: readonly Sitting[]): Lear
 export function fittedOf(head: BenchHead, sitting: Sitting | null): (Fitted & { at: string }) | null {
   if (!sitting) return null
   const { drum, side, learned } = head
-  const state = estimateHead(evenHeadOf(drum, side, null), roundsOf(sitting, drum.lugs, false), learned ?? undefined)
+  const state = estimateHead(
+    evenHeadOf(drum, side, null),
+    roundsOf(sitting, drum.lugs, false),
+    learned ?? undefined,
+  )
   if (!state.anyReading) return null
   const { x, p } = state.belief
   const toCents = CENTS_PER_NEPER / (2 * x[MEAN])
@@ -92,7 +96,12 @@ export function evenRequestFor(
   const { drum, side, sitting, learned } = head
   const aim = aimOf(kit, drum.id, side)
   const kept = sheetTarget(kit, drum.id, side)
-  const target = aim.kind === 'hz' ? { hz: aim.hz } : aim.kind === 'sheet' && kept ? solverTarget(kept, drum.lugs) : { level: true as const }
+  const target =
+    aim.kind === 'hz'
+      ? { hz: aim.hz }
+      : aim.kind === 'sheet' && kept
+        ? solverTarget(kept, drum.lugs)
+        : { level: true as const }
   const around = 'hz' in target ? target.hz : (lastKnown(head)?.meanHz ?? kept?.meanHz ?? 150)
   return {
     head: evenHeadOf(drum, side, otherHz),

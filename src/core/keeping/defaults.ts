@@ -9,7 +9,12 @@ export const KIND_NAMES: Record<DrumKindRecord, string> = {
   'floor-tom': 'Floor tom',
 }
 
-export const USUAL_DIAMETER: Record<DrumKindRecord, number> = { kick: 22, snare: 14, tom: 12, 'floor-tom': 16 }
+export const USUAL_DIAMETER: Record<DrumKindRecord, number> = {
+  kick: 22,
+  snare: 14,
+  tom: 12,
+  'floor-tom': 16,
+}
 
 function usualDepth(kind: DrumKindRecord, diameterInches: number): number {
   if (kind === 'snare') return 5.5

@@ -37,7 +37,11 @@ export interface Sitting {
 export const SITTING_GAP_MS = 3 * 3600 * 1000
 
 /** Practice and real readings of one drum are two stories: what is simulated never mixes with what was heard. */
-export function eventsOfWorld(events: readonly HeadEvent[], practice: boolean, simulated: boolean): HeadEvent[] {
+export function eventsOfWorld(
+  events: readonly HeadEvent[],
+  practice: boolean,
+  simulated: boolean,
+): HeadEvent[] {
   if (simulated) return [...events]
   const isPractice = (source: Source) => source === 'practice'
   return events.filter((event) => event.kind === 'headFitted' || isPractice(event.source) === practice)
@@ -56,7 +60,10 @@ export function sittingsOf(events: readonly HeadEvent[], lugs: number): Sitting[
   }
   return groups
     .map((group) => sittingFrom(group, lugs))
-    .filter((sitting, i) => i === groups.length - 1 || sitting.passes.some((pass) => pass.readings.size > 0 || pass.turns))
+    .filter(
+      (sitting, i) =>
+        i === groups.length - 1 || sitting.passes.some((pass) => pass.readings.size > 0 || pass.turns),
+    )
 }
 
 type Taps = Map<number, Array<Extract<HeadEvent, { kind: 'readingTaken' }>>>
@@ -115,7 +122,11 @@ function combineTaps(taps: Taps): Map<number, LugReadingNow> {
     const shift = combined.hz / newest.hz
     const modes =
       newest.poles.length > 1
-        ? newest.poles.map(({ hz, levelDb }) => ({ hz: hz * shift, levelDb, standardErrorHz: combined.standardErrorHz }))
+        ? newest.poles.map(({ hz, levelDb }) => ({
+            hz: hz * shift,
+            levelDb,
+            standardErrorHz: combined.standardErrorHz,
+          }))
         : [{ hz: combined.hz, levelDb: 0, standardErrorHz: combined.standardErrorHz }]
     readings.set(lug, { ...combined, lug, modes, events: events.map((event) => event.id) })
   }
@@ -127,16 +138,14 @@ function combineTaps(taps: Taps): Map<number, LugReadingNow> {
  * by a round without readings, which is where the forecast stands.
  */
 export function roundsOf(sitting: Sitting, lugs: number, includeOpenTurns: boolean): Round[] {
-  const rounds = sitting.passes.map(
-    (pass): Round => ({
-      readings: [...pass.readings.values()]
-        .filter(({ lug }) => lug <= lugs)
-        .map(({ lug, modes }) => ({ lug, modes })),
-      otherHead: pass.otherHead,
-      pressed: pass.pressed,
-      ...(pass.turns ? { turns: pass.turns } : {}),
-    }),
-  )
+  const rounds = sitting.passes.map((pass): Round => ({
+    readings: [...pass.readings.values()]
+      .filter(({ lug }) => lug <= lugs)
+      .map(({ lug, modes }) => ({ lug, modes })),
+    otherHead: pass.otherHead,
+    pressed: pass.pressed,
+    ...(pass.turns ? { turns: pass.turns } : {}),
+  }))
   const newest = rounds.at(-1)
   if (newest?.turns) {
     if (includeOpenTurns) rounds.push({ pressed: sitting.pressedAfter, readings: [] })

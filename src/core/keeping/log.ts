@@ -53,7 +53,9 @@ export function kitsFromLog(log: readonly HumbraEvent[]): KitState[] {
     else {
       kit.heads.set(key, [...(kit.heads.get(key) ?? []), event])
       if (event.kind === 'headFitted') {
-        kit.drums = kit.drums.map((drum) => (drum.id === event.drum ? { ...drum, [event.side]: event.head } : drum))
+        kit.drums = kit.drums.map((drum) =>
+          drum.id === event.drum ? { ...drum, [event.side]: event.head } : drum,
+        )
       }
     }
   }
@@ -94,7 +96,8 @@ function applyChange(kits: Map<string, KitState>, { kit: id, change }: EventOf<'
       kits.delete(id)
       break
     case 'drumAdded': {
-      const at = change.after === null ? kit.drums.length : kit.drums.findIndex(({ id }) => id === change.after) + 1
+      const at =
+        change.after === null ? kit.drums.length : kit.drums.findIndex(({ id }) => id === change.after) + 1
       kit.drums.splice(at, 0, change.drum)
       break
     }
@@ -119,7 +122,9 @@ function applyChange(kits: Map<string, KitState>, { kit: id, change }: EventOf<'
       kit.sheet = change.sheet
       break
     case 'sheetRenamed':
-      kit.sheets = kit.sheets.map((sheet) => (sheet.id === change.sheet ? { ...sheet, name: change.name } : sheet))
+      kit.sheets = kit.sheets.map((sheet) =>
+        sheet.id === change.sheet ? { ...sheet, name: change.name } : sheet,
+      )
       break
     case 'sheetRemoved':
       kit.sheets = kit.sheets.filter((sheet) => sheet.id !== change.sheet)
@@ -130,7 +135,11 @@ function applyChange(kits: Map<string, KitState>, { kit: id, change }: EventOf<'
 
 /** The newest event of a kit that can be undone; null when there is none. */
 export function undoable(log: readonly HumbraEvent[], kit: string): HumbraEvent | null {
-  return liveEvents(log.filter((event) => event.kit === kit)).filter((event) => event.kind !== 'withdrawn').at(-1) ?? null
+  return (
+    liveEvents(log.filter((event) => event.kit === kit))
+      .filter((event) => event.kind !== 'withdrawn')
+      .at(-1) ?? null
+  )
 }
 
 /** The newest undo of a kit that can be taken back: none once something new has happened. */

@@ -9,7 +9,10 @@ export const settingsSchema = z.strictObject({
   side: sideSchema,
   source: z.enum(['microphone', 'file', 'practice', 'typed']),
   keys: z.union([z.literal(1), z.literal(2)]),
-  largestStepTurns: z.number().min(1 / 32).max(1),
+  largestStepTurns: z
+    .number()
+    .min(1 / 32)
+    .max(1),
   a4Hz: z.number().min(A4_LOWEST_HZ).max(A4_HIGHEST_HZ),
   /** One standard error of a typed number, in cents. */
   typedErrorCents: z.number().min(0.5).max(50),

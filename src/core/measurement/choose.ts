@@ -77,7 +77,10 @@ function logPrior(hz: number, options: MeasureOptions): number {
       )
     : -Math.log(4000)
   if (!options.expectHz) return wide
-  const near = logNormalDensity(centsBetween(options.expectHz, hz), options.expectCents ?? DEFAULT_EXPECT_CENTS)
+  const near = logNormalDensity(
+    centsBetween(options.expectHz, hz),
+    options.expectCents ?? DEFAULT_EXPECT_CENTS,
+  )
   return Math.log(WRONG_EXPECTATION * Math.exp(wide) + (1 - WRONG_EXPECTATION) * Math.exp(near))
 }
 

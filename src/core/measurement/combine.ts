@@ -26,7 +26,8 @@ export function combineReadings(readings: readonly SingleReading[]): CombinedRea
   const sorted = readings.map(({ hz }) => hz).sort((a, b) => a - b)
   const middle = sorted[Math.floor(sorted.length / 2)]
   const cents = (hz: number) => (1200 * Math.log(hz / middle)) / Math.LN2
-  const sd = ({ hz, standardErrorHz }: SingleReading) => Math.hypot((1731.2 * standardErrorHz) / hz, REPEAT_CENTS)
+  const sd = ({ hz, standardErrorHz }: SingleReading) =>
+    Math.hypot((1731.2 * standardErrorHz) / hz, REPEAT_CENTS)
   const far = (reading: SingleReading) =>
     Math.abs(cents(reading.hz)) > Math.max(OUTLIER_CENTS, OUTLIER_SIGMAS * sd(reading))
   const all = readings.map((_, i) => i)

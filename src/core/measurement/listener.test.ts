@@ -16,7 +16,15 @@ function walk(lugs: number): { samples: Float32Array; truth: number[] } {
     { lugHz: 370, muted: true },
   )
   const taps = Array.from({ length: lugs }, (_, i) =>
-    playTap(head, { lug: i + 1, rateHz: RATE_HZ, seed: i + 1, noiseDb: -48, finger: true, seconds: 1.6, leadSeconds: 0.3 }),
+    playTap(head, {
+      lug: i + 1,
+      rateHz: RATE_HZ,
+      seed: i + 1,
+      noiseDb: -48,
+      finger: true,
+      seconds: 1.6,
+      leadSeconds: 0.3,
+    }),
   )
   const samples = new Float32Array(taps.reduce((sum, tap) => sum + tap.samples.length, 0))
   let at = 0

@@ -14,7 +14,10 @@ interface Partial {
 }
 
 /** A sum of damped sinusoids from a known instant, in noise of known strength. */
-function ring(partials: Partial[], { rateHz = RATE_HZ, seconds = 1.2, start = 0.3, noise = 1e-4, seed = 1 } = {}): Float32Array {
+function ring(
+  partials: Partial[],
+  { rateHz = RATE_HZ, seconds = 1.2, start = 0.3, noise = 1e-4, seed = 1 } = {},
+): Float32Array {
   const random = seededRandom(seed)
   return Float32Array.from({ length: Math.round(seconds * rateHz) }, (_, i) => {
     const t = i / rateHz - start
@@ -29,13 +32,16 @@ function ring(partials: Partial[], { rateHz = RATE_HZ, seconds = 1.2, start = 0.
   })
 }
 
-test.each([8000, 22_050, 44_100, 48_000, 96_000, 192_000])('a single mode is measured to a hundredth of a cent or two at %i Hz', (rateHz) => {
-  const [tap] = measureSound(ring([{ hz: 233.7, decaySeconds: 0.25, amplitude: 0.4 }], { rateHz }), rateHz)
-  expect(tap.verdict).toBe('ok')
-  expect(Math.abs(tap.atSeconds - 0.3)).toBeLessThan(0.003)
-  expect(Math.abs(centsBetween(233.7, tap.hz!))).toBeLessThan(0.05)
-  expect(Math.abs(tap.poles[0].decaySeconds / 0.25 - 1)).toBeLessThan(0.01)
-})
+test.each([8000, 22_050, 44_100, 48_000, 96_000, 192_000])(
+  'a single mode is measured to a hundredth of a cent or two at %i Hz',
+  (rateHz) => {
+    const [tap] = measureSound(ring([{ hz: 233.7, decaySeconds: 0.25, amplitude: 0.4 }], { rateHz }), rateHz)
+    expect(tap.verdict).toBe('ok')
+    expect(Math.abs(tap.atSeconds - 0.3)).toBeLessThan(0.003)
+    expect(Math.abs(centsBetween(233.7, tap.hz!))).toBeLessThan(0.05)
+    expect(Math.abs(tap.poles[0].decaySeconds / 0.25 - 1)).toBeLessThan(0.01)
+  },
+)
 
 test('two poles a hertz and a half apart are both named, and the reading is their weighted mean', () => {
   const poles = [
@@ -59,7 +65,13 @@ test('taps of the practice drum', () => {
     for (let seed = 1; seed <= 10; seed++) {
       const head = practiceHead(
         {
-          ...{ seedText: `measure ${inches}`, diameterInches: inches, depthInches: depth, lugs, hoop: 'triple-flanged' },
+          ...{
+            seedText: `measure ${inches}`,
+            diameterInches: inches,
+            depthInches: depth,
+            lugs,
+            hoop: 'triple-flanged',
+          },
           ...{ threadPitchMm: 1.058, pliesMils: plies, otherPliesMils: [10] },
         },
         roughRods(lugs, hz, seed),
@@ -67,7 +79,11 @@ test('taps of the practice drum', () => {
       )
       const lug = 1 + (seed % lugs)
       const played = playTap(head, { lug, rateHz: RATE_HZ, seed, noiseDb: -50, finger: true })
-      const [tap] = measureSound(played.samples, RATE_HZ, { diameterInches: inches, expectHz: hz, expectCents: 250 })
+      const [tap] = measureSound(played.samples, RATE_HZ, {
+        diameterInches: inches,
+        expectHz: hz,
+        expectCents: 250,
+      })
       if (tap.hz === null) continue
       const error = Math.abs(centsBetween(played.truth.lugHz[lug - 1], tap.hz))
       errors.push(error)
@@ -148,10 +164,19 @@ describe('refusals, each with a word and what to do', () => {
   })
 
   test('a thud that is gone at once', () => {
-    expect(['no-pitch', 'too-quiet', 'noisy']).toContain(verdictOf(ring([{ hz: 60, decaySeconds: 0.012, amplitude: 0.8 }])))
+    expect(['no-pitch', 'too-quiet', 'noisy']).toContain(
+      verdictOf(ring([{ hz: 60, decaySeconds: 0.012, amplitude: 0.8 }])),
+    )
   })
 
   test('a tone drowned in noise', () => {
-    expect(['noisy', 'too-quiet', 'no-tap', 'no-pitch']).toContain(verdictOf(ring(tone.map((t) => ({ ...t, amplitude: 0.05 })), { noise: 0.2 })))
+    expect(['noisy', 'too-quiet', 'no-tap', 'no-pitch']).toContain(
+      verdictOf(
+        ring(
+          tone.map((t) => ({ ...t, amplitude: 0.05 })),
+          { noise: 0.2 },
+        ),
+      ),
+    )
   })
 })

@@ -15,7 +15,8 @@ const WHY: Record<Exclude<Verdict, 'ok'>, string> = {
   'too-quiet': 'The tap hardly stands out. Move the microphone closer or tap a little harder.',
   'double-hit': 'Two strokes fell together. Let the stick bounce off once and tap again.',
   noisy: 'The tap rings too short of the noise around it. Wait for quiet, or move the microphone closer.',
-  'no-pitch': 'Nothing rang clearly: a thud, a choked head, or the wires on. Lift the hand, wires off, and tap again.',
+  'no-pitch':
+    'Nothing rang clearly: a thud, a choked head, or the wires on. Lift the hand, wires off, and tap again.',
   'no-tap': 'Nothing was struck in this recording.',
 }
 
@@ -42,7 +43,9 @@ export function measureSound(samples: Float32Array, rateHz: number, options: Mea
     const onset = onsets[i]
     const doubled = doubles(onsets, i, rateHz)
     const end = onsets[i + 1 + doubled]?.sample ?? samples.length
-    taps.push(doubled > 0 ? refuse(onset, rateHz, 'double-hit') : measureTap(samples, rateHz, onset, end, options))
+    taps.push(
+      doubled > 0 ? refuse(onset, rateHz, 'double-hit') : measureTap(samples, rateHz, onset, end, options),
+    )
     i += doubled
   }
   return taps.length ? taps : [{ ...refuse({ sample: 0, strength: 0 }, rateHz, 'no-tap') }]

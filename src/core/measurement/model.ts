@@ -81,12 +81,24 @@ export class Accumulator {
       const r6 = rows[p + 6]
       const r7 = rows[p + 7]
       gradient[i] +=
-        r0 * values[0] + r1 * values[1] + r2 * values[2] + r3 * values[3] +
-        r4 * values[4] + r5 * values[5] + r6 * values[6] + r7 * values[7]
+        r0 * values[0] +
+        r1 * values[1] +
+        r2 * values[2] +
+        r3 * values[3] +
+        r4 * values[4] +
+        r5 * values[5] +
+        r6 * values[6] +
+        r7 * values[7]
       for (let j = i, q = p, at = i * n + i; j < n; j++, q += BLOCK, at++) {
         normal[at] +=
-          r0 * rows[q] + r1 * rows[q + 1] + r2 * rows[q + 2] + r3 * rows[q + 3] +
-          r4 * rows[q + 4] + r5 * rows[q + 5] + r6 * rows[q + 6] + r7 * rows[q + 7]
+          r0 * rows[q] +
+          r1 * rows[q + 1] +
+          r2 * rows[q + 2] +
+          r3 * rows[q + 3] +
+          r4 * rows[q + 4] +
+          r5 * rows[q + 5] +
+          r6 * rows[q + 6] +
+          r7 * rows[q + 7]
       }
     }
     this.slot = 0

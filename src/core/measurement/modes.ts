@@ -53,7 +53,8 @@ export function analyseTail(tail: Tail): Analysis | null {
   let fit = refineModes(samples, rateHz, poles, noisePower, glide)
   const kept = significant(fit, samples.length)
   if (kept.length === 0) return null
-  if (kept.length < fit.modes.length) fit = refineModes(samples, rateHz, kept, noiseOf(fit, samples.length), glide)
+  if (kept.length < fit.modes.length)
+    fit = refineModes(samples, rateHz, kept, noiseOf(fit, samples.length), glide)
   fit = splitLoudest(samples, rateHz, fit, glide)
   return describe(fit, samples, rateHz)
 }
@@ -64,7 +65,9 @@ function firstPoles(samples: Float64Array, rateHz: number, noisePower: number): 
   const steady = samples.subarray(skip)
   const poles = subspacePoles(steady, rateHz, noisePower).filter(
     (pole) =>
-      pole.hz > LOWEST_HZ && pole.decaySeconds > SHORTEST_DECAY_SECONDS && pole.decaySeconds < LONGEST_DECAY_SECONDS,
+      pole.hz > LOWEST_HZ &&
+      pole.decaySeconds > SHORTEST_DECAY_SECONDS &&
+      pole.decaySeconds < LONGEST_DECAY_SECONDS,
   )
   const amplitudes = fitAmplitudes(steady, rateHz, poles)
   const ranked = poles
@@ -76,8 +79,7 @@ function firstPoles(samples: Float64Array, rateHz: number, noisePower: number): 
   const chosen: Pole[] = []
   for (const { pole, energy } of ranked) {
     if (chosen.length === MOST_MODES || energy < ranked[0].energy * WEAKEST ** 2) break
-    const near = (other: Pole) =>
-      Math.max(other.hz / pole.hz, pole.hz / other.hz) < SAME_MODE_CENTS_RATIO
+    const near = (other: Pole) => Math.max(other.hz / pole.hz, pole.hz / other.hz) < SAME_MODE_CENTS_RATIO
     if (!chosen.some(near)) chosen.push(pole)
   }
   return chosen
@@ -91,7 +93,9 @@ function significant(fit: Fit, count: number): FittedMode[] {
   const sigma2 = noiseOf(fit, count)
   const top = Math.max(...fit.modes.map((mode) => mode.amplitude))
   return fit.modes.filter((mode, k) => {
-    const louder = fit.modes.some((other) => other.amplitude > mode.amplitude && Math.abs(other.hz - mode.hz) < DOUBLE_HZ)
+    const louder = fit.modes.some(
+      (other) => other.amplitude > mode.amplitude && Math.abs(other.hz - mode.hz) < DOUBLE_HZ,
+    )
     if (louder || mode.amplitude < WEAKEST * top || mode.decaySeconds < SHORTEST_DECAY_SECONDS) return false
     if (!fit.covariance) return true
     const n = fit.parameters

@@ -50,7 +50,11 @@ export function findOnsets(samples: ArrayLike<number>, rateHz: number, strongest
   for (const value of envelope) top = Math.max(top, value)
   const onsets: Onset[] = []
   for (let k = 1; k < envelope.length; k++) {
-    const before = Math.max(envelope[Math.max(0, k - 3)], envelope[Math.max(0, k - 4)], envelope[Math.max(0, k - 5)])
+    const before = Math.max(
+      envelope[Math.max(0, k - 3)],
+      envelope[Math.max(0, k - 4)],
+      envelope[Math.max(0, k - 5)],
+    )
     const value = envelope[k]
     if (value <= RISE * before || value <= ABOVE_FLOOR * floor || value <= strongest * top) continue
     const sample = Math.max(0, (k - 1) * hop)

@@ -30,7 +30,8 @@ export function guessPairs(
   // In the low band the same bend in Hz is a larger part of the pitch.
   const options = { iterations: ITERATIONS, glideSd: (GLIDE_SD * mode.hz) / CENTRE_HZ }
   const noise = fit.residual / samples.length / 10
-  const search = (poles: Pole[], glide: Glide | null) => refineModes(band, bandRateHz, poles, noise, glide, options)
+  const search = (poles: Pole[], glide: Glide | null) =>
+    refineModes(band, bandRateHz, poles, noise, glide, options)
   // Without a glide a single pole settles in the middle of a pair; with it, it may run off to one side.
   const single = search([{ hz: CENTRE_HZ, decaySeconds: mode.decaySeconds }], null)
   const middle = single.modes[0]
@@ -44,7 +45,10 @@ export function guessPairs(
     if (apartAndReal(two.modes[0], two.modes[1]) && (!best || two.residual < best.residual)) best = two
   }
   if (!best) return []
-  const poles = best.modes.map((pole) => ({ hz: pole.hz + mode.hz - CENTRE_HZ, decaySeconds: pole.decaySeconds }))
+  const poles = best.modes.map((pole) => ({
+    hz: pole.hz + mode.hz - CENTRE_HZ,
+    decaySeconds: pole.decaySeconds,
+  }))
   // The band is short and the glide bends it, so two very different decays may be one film's: try it both ways.
   const alike = poles.map(({ hz }) => ({ hz, decaySeconds: mode.decaySeconds }))
   return [poles, alike]
@@ -90,7 +94,11 @@ function apartAndReal(a: FittedMode, b: FittedMode): boolean {
 function aloneOf(rateHz: number, fit: Fit, mode: FittedMode): Float64Array {
   const theta = new Float64Array(PER_MODE + 2)
   theta.set([mode.hz, 1 / mode.decaySeconds, mode.cosine, mode.sine, fit.glide.relative, 0])
-  const problem = { samples: fit.residuals, rateHz, glidePrior: { seconds: fit.glide.seconds, sd: 1, noisePower: 0 } }
+  const problem = {
+    samples: fit.residuals,
+    rateHz,
+    glidePrior: { seconds: fit.glide.seconds, sd: 1, noisePower: 0 },
+  }
   // residuals - model, turned round: residuals + model.
   const minus = evaluate(problem, theta, false).residuals
   return fit.residuals.map((r, i) => 2 * r - minus[i])

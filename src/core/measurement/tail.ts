@@ -42,12 +42,7 @@ function filterFor(rateHz: number, factor: number): Float64Array {
  * @param onset sample of the stroke; @param end sample where the next stroke begins, or the end of the samples
  * @returns null when what is left is too short to measure
  */
-export function cutTail(
-  samples: Float32Array,
-  rateHz: number,
-  onset: number,
-  end: number,
-): Tail | null {
+export function cutTail(samples: Float32Array, rateHz: number, onset: number, end: number): Tail | null {
   const factor = Math.max(1, Math.floor(rateHz / WORKING_RATE_HZ))
   const rate = rateHz / factor
   const taps = filterFor(rateHz, factor)
@@ -66,7 +61,13 @@ export function cutTail(
   const noisePower = noiseBefore(samples, rateHz, onset, taps, factor, guard)
   const length = lengthAboveNoise(band, rate, noisePower)
   if (length < SHORTEST_SECONDS * rate) {
-    return { samples: band.slice(0, Math.max(length, 0)), rateHz: rate, fromSeconds: 0, noisePower, snrDb: snr(band, rate, noisePower) }
+    return {
+      samples: band.slice(0, Math.max(length, 0)),
+      rateHz: rate,
+      fromSeconds: 0,
+      noisePower,
+      snrDb: snr(band, rate, noisePower),
+    }
   }
   return {
     samples: band.slice(0, length),

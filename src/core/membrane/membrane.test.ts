@@ -7,7 +7,9 @@ import { lugHzAfterTurns, secondAnswerPrior, turnLawFrom, turnLawPrior, turnsBet
 
 /** Source: ratios of the ideal membrane, Rayleigh, *The Theory of Sound*, section 206; Fletcher & Rossing, table 3.1. */
 test('mode ratios of the ideal membrane', () => {
-  const ratios = MODE_SHAPES.map((shape) => idealModeHz(shape, 1000, 0.4, 14) / idealModeHz(MODE_SHAPES[0], 1000, 0.4, 14))
+  const ratios = MODE_SHAPES.map(
+    (shape) => idealModeHz(shape, 1000, 0.4, 14) / idealModeHz(MODE_SHAPES[0], 1000, 0.4, 14),
+  )
   const known = [1, 1.5933, 2.1355, 2.2954, 2.6531, 2.9173, 3.1555]
   known.forEach((ratio, i) => expect(ratios[i]).toBeCloseTo(ratio, 3))
 })
@@ -47,7 +49,13 @@ test.each([
   expect(loadPerRod(found, diameterInches, 8)).toBeCloseTo((found * Math.PI * diameterInches * 0.0254) / 8, 9)
 })
 
-function pairOf(diameterInches: number, depthInches: number, films: [number[], number[]], batterHz: number, aboveCents: number) {
+function pairOf(
+  diameterInches: number,
+  depthInches: number,
+  films: [number[], number[]],
+  batterHz: number,
+  aboveCents: number,
+) {
   const space = { depthInches }
   const head = (pliesMils: number[], hz: number) => ({
     pliesMils,
@@ -63,11 +71,14 @@ function pairOf(diameterInches: number, depthInches: number, films: [number[], n
 test.each([
   ['12x8', 12, 8, [7, 7], [10], 180, [1.723, 1.555, 1.509, 1.431]],
   ['14x6.5', 14, 6.5, [10], [3], 265, [1.717, 1.569, 1.526, 1.451]],
-])('edge to centre of a %s, resonant alike, a third, a fourth, a fifth above', (_, d, h, batter, resonant, hz, ratios) => {
-  ;[0, 386, 498, 702].forEach((cents, i) => {
-    expect(Math.abs(pairOf(d, h, [batter, resonant], hz, cents).ratio - ratios[i])).toBeLessThan(0.006)
-  })
-})
+])(
+  'edge to centre of a %s, resonant alike, a third, a fourth, a fifth above',
+  (_, d, h, batter, resonant, hz, ratios) => {
+    ;[0, 386, 498, 702].forEach((cents, i) => {
+      expect(Math.abs(pairOf(d, h, [batter, resonant], hz, cents).ratio - ratios[i])).toBeLessThan(0.006)
+    })
+  },
+)
 
 /** The two heads' edge modes push each other apart when alike, and hardly when a third apart; same finer model. */
 test('edge modes of two free heads', () => {

@@ -21,7 +21,12 @@ function besselI0(x: number): number {
  * @param passHz end of the pass band; @param stopHz start of the stop band, both below rateHz / 2
  * @param attenuationDb stop-band attenuation
  */
-export function lowPassTaps(rateHz: number, passHz: number, stopHz: number, attenuationDb = 80): Float64Array {
+export function lowPassTaps(
+  rateHz: number,
+  passHz: number,
+  stopHz: number,
+  attenuationDb = 80,
+): Float64Array {
   const width = (2 * Math.PI * (stopHz - passHz)) / rateHz
   const half = Math.ceil((attenuationDb - 8) / (2.285 * width) / 2)
   const beta = attenuationDb > 50 ? 0.1102 * (attenuationDb - 8.7) : 0

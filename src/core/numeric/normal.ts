@@ -8,8 +8,7 @@
 export function normalCdf(x: number): number {
   const t = 1 / (1 + 0.2316419 * Math.abs(x))
   const series =
-    t *
-    (0.31938153 + t * (-0.356563782 + t * (1.781477937 + t * (-1.821255978 + t * 1.330274429))))
+    t * (0.31938153 + t * (-0.356563782 + t * (1.781477937 + t * (-1.821255978 + t * 1.330274429))))
   const tail = (Math.exp(-0.5 * x * x) / Math.sqrt(2 * Math.PI)) * series
   return x > 0 ? 1 - tail : tail
 }

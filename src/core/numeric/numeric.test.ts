@@ -22,29 +22,32 @@ test('the density is the slope of the distribution', () => {
 
 test('a symmetric system solves back to its right side', () => {
   fc.assert(
-    fc.property(fc.array(fc.double({ min: -2, max: 2, noNaN: true }), { minLength: 16, maxLength: 16 }), (entries) => {
-      const n = 4
-      const a = new Float64Array(n * n)
-      for (let i = 0; i < n; i++) {
-        for (let j = 0; j < n; j++) {
-          for (let k = 0; k < n; k++) a[i * n + j] += entries[i * n + k] * entries[j * n + k]
+    fc.property(
+      fc.array(fc.double({ min: -2, max: 2, noNaN: true }), { minLength: 16, maxLength: 16 }),
+      (entries) => {
+        const n = 4
+        const a = new Float64Array(n * n)
+        for (let i = 0; i < n; i++) {
+          for (let j = 0; j < n; j++) {
+            for (let k = 0; k < n; k++) a[i * n + j] += entries[i * n + k] * entries[j * n + k]
+          }
+          a[i * n + i] += 1
         }
-        a[i * n + i] += 1
-      }
-      const b = [1, -2, 3, 0.5]
-      const x = choleskySolve(cholesky(a, n)!, b, n)
-      const inverse = invertSymmetric(a, n)!
-      for (let i = 0; i < n; i++) {
-        let back = 0
-        let byInverse = 0
-        for (let j = 0; j < n; j++) {
-          back += a[i * n + j] * x[j]
-          byInverse += inverse[i * n + j] * b[j]
+        const b = [1, -2, 3, 0.5]
+        const x = choleskySolve(cholesky(a, n)!, b, n)
+        const inverse = invertSymmetric(a, n)!
+        for (let i = 0; i < n; i++) {
+          let back = 0
+          let byInverse = 0
+          for (let j = 0; j < n; j++) {
+            back += a[i * n + j] * x[j]
+            byInverse += inverse[i * n + j] * b[j]
+          }
+          expect(back).toBeCloseTo(b[i], 8)
+          expect(byInverse).toBeCloseTo(x[i], 8)
         }
-        expect(back).toBeCloseTo(b[i], 8)
-        expect(byInverse).toBeCloseTo(x[i], 8)
-      }
-    }),
+      },
+    ),
   )
   expect(cholesky(Float64Array.of(1, 2, 2, 1), 2)).toBeNull()
 })
@@ -68,7 +71,14 @@ test('the low-pass passes what it should, stops what it should, and adds no dela
 })
 
 test('random numbers are seeded, and normal as they claim', () => {
-  const draw = (seed: number) => Array.from({ length: 4000 }, ((random) => () => random.normal())(seededRandom(seed)))
+  const draw = (seed: number) =>
+    Array.from(
+      { length: 4000 },
+      (
+        (random) => () =>
+          random.normal()
+      )(seededRandom(seed)),
+    )
   const a = draw(5)
   expect(draw(5)).toEqual(a)
   expect(draw(6)).not.toEqual(a)

@@ -1,6 +1,14 @@
 import { harmonicsOf, lugAngle } from '../head/harmonics'
 import { coupledModes } from '../membrane/coupled'
-import { LUG_MODE, MODE_SHAPES, modeAmplitude, modeHz, tensionFromLugHz, WIDEST_PAIR_CENTS, type ModeShape } from '../membrane/modes'
+import {
+  LUG_MODE,
+  MODE_SHAPES,
+  modeAmplitude,
+  modeHz,
+  tensionFromLugHz,
+  WIDEST_PAIR_CENTS,
+  type ModeShape,
+} from '../membrane/modes'
 
 /**
  * The practice drum, first order: rods set the mean and the second harmonic of the tapped head; the membrane with its
@@ -59,7 +67,11 @@ export function truthOf(head: PracticeHead): Truth {
   )
   const axis = Math.atan2(rods.sine, rods.cosine) / 2
   const meanHz = Math.sqrt(meanHz2)
-  const bare = { diameterInches: head.diameterInches, pliesMils: head.pliesMils, space: { depthInches: head.depthInches } }
+  const bare = {
+    diameterInches: head.diameterInches,
+    pliesMils: head.pliesMils,
+    space: { depthInches: head.depthInches },
+  }
   const tension = tensionFromLugHz(bare, meanHz)
 
   const modes = MODE_SHAPES.map((shape): TrueMode => {

@@ -5,7 +5,14 @@ import { truthOf, type PracticeHead } from './model'
 import { playTap } from './tap'
 
 const EVEN: PracticeHead = {
-  ...{ diameterInches: 14, depthInches: 6.5, lugs: 8, pliesMils: [10], evenHz: 234, rods: new Array<number>(8).fill(0) },
+  ...{
+    diameterInches: 14,
+    depthInches: 6.5,
+    lugs: 8,
+    pliesMils: [10],
+    evenHz: 234,
+    rods: new Array<number>(8).fill(0),
+  },
   ...{ hz2PerTurn: 31_700, secondAnswer: 0.38, other: { pliesMils: [3], lugHz: 300, muted: true } },
 }
 
@@ -32,11 +39,20 @@ test('with the other head free and alike, both edge modes are heard', () => {
 })
 
 test('a tap is the same for the same seed, starts where it says, and stays in range', () => {
-  const settings = { lug: 3, rateHz: 44_100, seed: 2, noiseDb: -60, finger: true, seconds: 0.8, leadSeconds: 0.2 }
+  const settings = {
+    lug: 3,
+    rateHz: 44_100,
+    seed: 2,
+    noiseDb: -60,
+    finger: true,
+    seconds: 0.8,
+    leadSeconds: 0.2,
+  }
   const a = playTap(EVEN, settings)
   expect(playTap(EVEN, settings).samples).toEqual(a.samples)
   expect(playTap(EVEN, { ...settings, seed: 3 }).samples).not.toEqual(a.samples)
-  const peak = (from: number, to: number) => a.samples.slice(from, to).reduce((m, x) => Math.max(m, Math.abs(x)), 0)
+  const peak = (from: number, to: number) =>
+    a.samples.slice(from, to).reduce((m, x) => Math.max(m, Math.abs(x)), 0)
   expect(peak(0, 8800)).toBeLessThan(0.01)
   expect(peak(8800, 12_000)).toBeGreaterThan(0.3)
   expect(peak(0, a.samples.length)).toBeLessThanOrEqual(0.51)
@@ -45,7 +61,9 @@ test('a tap is the same for the same seed, starts where it says, and stays in ra
 
 test('the finger at the centre takes the modes that move there', () => {
   const level = (finger: boolean) =>
-    playTap(EVEN, { lug: 1, rateHz: 8000, seed: 1, noiseDb: null, finger }).modes.find(({ m, n }) => m === 0 && n === 1)!.levelDb
+    playTap(EVEN, { lug: 1, rateHz: 8000, seed: 1, noiseDb: null, finger }).modes.find(
+      ({ m, n }) => m === 0 && n === 1,
+    )!.levelDb
   expect(level(true)).toBeLessThan(level(false) - 20)
 })
 
@@ -57,7 +75,9 @@ test('hidden answers belong to the drum; a hand errs only on rods it turns', () 
   const other = { lugHz: 300, muted: true }
   const rods = roughRods(8, 234, 5)
   expect(practiceHead(drum, rods, other)).toEqual(practiceHead(drum, rods, other))
-  expect(practiceHead({ ...drum, seedText: 'b' }, rods, other).hz2PerTurn).not.toBe(practiceHead(drum, rods, other).hz2PerTurn)
+  expect(practiceHead({ ...drum, seedText: 'b' }, rods, other).hz2PerTurn).not.toBe(
+    practiceHead(drum, rods, other).hz2PerTurn,
+  )
   const after = turnedByHand(rods.rods, [0.25, 0, 0, 0, 0.25, 0, 0, 0], 3)
   expect(after[1]).toBe(rods.rods[1])
   expect(Math.abs(after[0] - rods.rods[0] - 0.25)).toBeLessThan(5 / 64)

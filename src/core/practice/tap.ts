@@ -120,7 +120,8 @@ function render(partials: Partial[], settings: TapSettings, lugHz: number, rando
 /** The stick's click: noise that is gone within some 10 ms, about as high as the tone. */
 function addStick(out: Float64Array, start: number, rateHz: number, random: Random) {
   let tone = 0
-  for (let i = start; i < Math.min(out.length, start + 0.03 * rateHz); i++) tone = Math.max(tone, Math.abs(out[i]))
+  for (let i = start; i < Math.min(out.length, start + 0.03 * rateHz); i++)
+    tone = Math.max(tone, Math.abs(out[i]))
   const last = Math.min(out.length, start + Math.round(0.02 * rateHz))
   for (let i = start; i < last; i++) {
     out[i] += 0.5 * tone * Math.exp(-(i - start) / (0.0025 * rateHz)) * random.normal()

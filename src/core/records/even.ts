@@ -48,8 +48,16 @@ export const evenRequestSchema = z.strictObject({
   target,
   toleranceCents: z.number().min(0.5).max(300).optional(),
   keys: z.union([z.literal(1), z.literal(2)]).optional(),
-  largestStepTurns: z.number().min(1 / 64).max(2).optional(),
-  smallestStepTurns: z.number().min(1 / 128).max(0.5).optional(),
+  largestStepTurns: z
+    .number()
+    .min(1 / 64)
+    .max(2)
+    .optional(),
+  smallestStepTurns: z
+    .number()
+    .min(1 / 128)
+    .max(0.5)
+    .optional(),
   rounds: z.array(round).min(1).max(200),
   start: z.enum(['slack', 'unknown']).optional(),
   gaugeLaw: z.unknown().optional(),
@@ -75,7 +83,10 @@ export function parseEvenRequest(input: unknown): Checked<EvenRequest> {
 }
 
 function notYet(request: Parsed): Problem | null {
-  const later = (where: string, what: string): Problem => ({ where, what: `${what} cannot be used yet; leave it out` })
+  const later = (where: string, what: string): Problem => ({
+    where,
+    what: `${what} cannot be used yet; leave it out`,
+  })
   if (request.gaugeLaw !== undefined) return later('gaugeLaw', 'a gauge')
   if (request.gaugeError !== undefined) return later('gaugeError', 'a gauge')
   if ('offsetTurns' in request.target) return later('target.offsetTurns', 'a deliberately uneven target')
@@ -104,14 +115,23 @@ function wrongLength(request: Parsed): Problem | null {
     }
     if (round.turns && round.turns.length !== lugs) return wrong(`${at}.turns`, 'turns', round.turns.length)
     if (!round.turns && !newest) {
-      return { where: `${at}.turns`, what: 'missing: only the newest round has no turns (0 for a rod left alone)' }
+      return {
+        where: `${at}.turns`,
+        what: 'missing: only the newest round has no turns (0 for a rod left alone)',
+      }
     }
     if (round.turns && newest) {
-      return { where: `${at}.turns`, what: 'the newest round has no turns yet; add a round for the readings after them' }
+      return {
+        where: `${at}.turns`,
+        what: 'the newest round has no turns yet; add a round for the readings after them',
+      }
     }
     for (const [j, reading] of (round.readings ?? []).entries()) {
       if (reading.lug > lugs) {
-        return { where: `${at}.readings[${j}].lug`, what: `expected a lug from 1 to ${lugs}, got ${reading.lug}` }
+        return {
+          where: `${at}.readings[${j}].lug`,
+          what: `expected a lug from 1 to ${lugs}, got ${reading.lug}`,
+        }
       }
     }
   }

@@ -33,7 +33,8 @@ export function readKitFile(text: string): KitFileResult {
     return fail('The file is damaged or no kit file: it could not be read to its end. Nothing was changed.')
   }
   const head = z.object({ format: z.literal(KIT_FILE_FORMAT), schema: z.number() }).safeParse(raw)
-  if (!head.success) return fail('This is not a Humbra kit file. Choose one that was exported here. Nothing was changed.')
+  if (!head.success)
+    return fail('This is not a Humbra kit file. Choose one that was exported here. Nothing was changed.')
   const version = head.data.schema
   if (version > SCHEMA_VERSION) {
     return fail(

@@ -29,7 +29,9 @@ export function firstProblem(error: z.ZodError): Problem {
 }
 
 function plain(message: string): string {
-  return message.replace(/^Invalid input: /, '').replace(/^Invalid input$/, 'none of the forms that can be read here')
+  return message
+    .replace(/^Invalid input: /, '')
+    .replace(/^Invalid input$/, 'none of the forms that can be read here')
 }
 
 export type Checked<T> = { ok: true; value: T } | { ok: false; problem: Problem }

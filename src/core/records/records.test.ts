@@ -6,7 +6,14 @@ import { MIGRATIONS, readKitFile, writeKitFile, type KitFile } from './kitFile'
 import { parseMeasureQuery } from './measure'
 
 const REQUEST = {
-  head: { side: 'batter', diameterInches: 14, lugs: 8, hoop: 'triple-flanged', threadPitchMm: 1.058, pliesMils: [10] },
+  head: {
+    side: 'batter',
+    diameterInches: 14,
+    lugs: 8,
+    hoop: 'triple-flanged',
+    threadPitchMm: 1.058,
+    pliesMils: [10],
+  },
   target: { hz: 234 },
   rounds: [{ readingsHz: [228, 230, 231, 229, 228, 230, 231, 229] }],
 }
@@ -26,11 +33,13 @@ test('an even request is taken, and what is wrong is named where it stands', () 
   expect(problemOf({ target: { hz: 234, offsetTurns: [1] } })?.where).toBe('target.offsetTurns')
   expect(problemOf({ rounds: [{ ...REQUEST.rounds[0], feel: [] }] })?.where).toBe('rounds[0].feel')
   expect(problemOf({ rounds: [{ ...REQUEST.rounds[0], mic: 'standing' }] })?.where).toBe('rounds[0].mic')
-  expect(problemOf({ rounds: [{ ...REQUEST.rounds[0], turns: new Array(8).fill(0) }] })?.where).toBe('rounds[0].turns')
-  expect(problemOf({ rounds: [{}, {}] })?.where).toBe('rounds[0].turns')
-  expect(problemOf({ rounds: [{ readings: [{ lug: 9, modes: [{ hz: 230, standardErrorHz: 1 }] }] }] })?.where).toBe(
-    'rounds[0].readings[0].lug',
+  expect(problemOf({ rounds: [{ ...REQUEST.rounds[0], turns: new Array(8).fill(0) }] })?.where).toBe(
+    'rounds[0].turns',
   )
+  expect(problemOf({ rounds: [{}, {}] })?.where).toBe('rounds[0].turns')
+  expect(
+    problemOf({ rounds: [{ readings: [{ lug: 9, modes: [{ hz: 230, standardErrorHz: 1 }] }] }] })?.where,
+  ).toBe('rounds[0].readings[0].lug')
 })
 
 test('no input whatever makes the check throw', () => {
@@ -54,7 +63,15 @@ const FILE: KitFile = {
   kit: 'k',
   events: [
     {
-      ...{ kind: 'kitEdited', id: 'e1', at: '2026-01-05T12:00:00.000Z', kit: 'k', schema: 1, source: 'hand', algorithm: null },
+      ...{
+        kind: 'kitEdited',
+        id: 'e1',
+        at: '2026-01-05T12:00:00.000Z',
+        kit: 'k',
+        schema: 1,
+        source: 'hand',
+        algorithm: null,
+      },
       change: { what: 'drumAdded', drum: usualDrum('tom', 12, 'd'), after: null },
     },
   ],
@@ -75,7 +92,9 @@ test('broken, foreign, damaged and newer files are said in a sentence', () => {
   expect(why('[]')).toMatch(/not a Humbra kit file/)
   expect(why(text.replace('"schema": 1', '"schema": 7'))).toMatch(/newer Humbra \(form 7/)
   expect(why(text.replace('"lugs": 6', '"lugs": 1'))).toMatch(/damaged at events\[0\]\.change\.drum\.lugs/)
-  expect(why(text.replace('"kit": "k",\n   "schema"', '"kit": "other",\n   "schema"'))).toMatch(/several kits/)
+  expect(why(text.replace('"kit": "k",\n   "schema"', '"kit": "other",\n   "schema"'))).toMatch(
+    /several kits/,
+  )
 })
 
 test('every older form has its migration', () => {

@@ -12,14 +12,21 @@ const why = (bytes: Uint8Array): string => {
 }
 
 /** A WAV file written by hand after the format's 1991 description, for every kind of sample. */
-function wav(tag: number, bits: number, rateHz: number, frames: number[][], extra: { extensible?: boolean } = {}): Uint8Array {
+function wav(
+  tag: number,
+  bits: number,
+  rateHz: number,
+  frames: number[][],
+  extra: { extensible?: boolean } = {},
+): Uint8Array {
   const channels = frames[0].length
   const bytesEach = bits / 8
   const formatSize = extra.extensible ? 40 : 16
   const dataSize = frames.length * channels * bytesEach
   const bytes = new Uint8Array(28 + formatSize + dataSize)
   const view = new DataView(bytes.buffer)
-  const text = (at: number, word: string) => [...word].forEach((c, i) => view.setUint8(at + i, c.charCodeAt(0)))
+  const text = (at: number, word: string) =>
+    [...word].forEach((c, i) => view.setUint8(at + i, c.charCodeAt(0)))
   text(0, 'RIFF')
   view.setUint32(4, bytes.length - 8, true)
   text(8, 'WAVEfmt ')
@@ -76,11 +83,14 @@ test.each([
 
 test('a file that was written is read back to within 16 bits', () => {
   fc.assert(
-    fc.property(fc.array(fc.float({ min: -1, max: 1, noNaN: true }), { minLength: 1, maxLength: 200 }), (samples) => {
-      const [channel] = ok(encodeWav(samples, 48_000)).channels
-      expect(channel.length).toBe(samples.length)
-      samples.forEach((x, i) => expect(Math.abs(channel[i] - x)).toBeLessThan(6.2e-5))
-    }),
+    fc.property(
+      fc.array(fc.float({ min: -1, max: 1, noNaN: true }), { minLength: 1, maxLength: 200 }),
+      (samples) => {
+        const [channel] = ok(encodeWav(samples, 48_000)).channels
+        expect(channel.length).toBe(samples.length)
+        samples.forEach((x, i) => expect(Math.abs(channel[i] - x)).toBeLessThan(6.2e-5))
+      },
+    ),
   )
 })
 

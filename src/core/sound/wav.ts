@@ -32,13 +32,14 @@ export function decodeWav(bytes: Uint8Array): WavResult {
     return fail('This is not a WAV file. Record or export it as WAV and try again.')
   }
   let format: Format | null = null
-  for (let at = 12; at + 8 <= bytes.length; ) {
+  for (let at = 12; at + 8 <= bytes.length;) {
     const id = text(at)
     const size = view.getUint32(at + 4, true)
     const body = at + 8
     if (id === 'fmt ' && body + 16 <= bytes.length) format = readFormat(view, body, size)
     if (id === 'data') {
-      if (!format) return fail('The WAV file does not say what its samples are. Export it again as plain PCM.')
+      if (!format)
+        return fail('The WAV file does not say what its samples are. Export it again as plain PCM.')
       return readSamples(view, body, Math.min(size, bytes.length - body), format)
     }
     at = body + size + (size % 2)
@@ -69,7 +70,9 @@ function readSamples(view: DataView, at: number, size: number, format: Format): 
     return fail('The samples in this WAV file are compressed. Export it again as plain PCM.')
   }
   if (tag === PCM && (bits < 8 || bits > 32)) {
-    return fail(`The WAV file has ${bits}-bit samples; 8 to 32 bits can be read. Export it again as 16-bit PCM.`)
+    return fail(
+      `The WAV file has ${bits}-bit samples; 8 to 32 bits can be read. Export it again as 16-bit PCM.`,
+    )
   }
   if (rateHz < LOWEST_RATE_HZ || rateHz > HIGHEST_RATE_HZ) {
     return fail(`The WAV file runs at ${rateHz} Hz; 8,000 to 192,000 Hz can be read.`)
@@ -90,7 +93,8 @@ function readSamples(view: DataView, at: number, size: number, format: Format): 
 
 function sampleReader(view: DataView, tag: number, bytesEach: number): (at: number) => number {
   if (tag === FLOAT) {
-    const read = bytesEach === 4 ? (at: number) => view.getFloat32(at, true) : (at: number) => view.getFloat64(at, true)
+    const read =
+      bytesEach === 4 ? (at: number) => view.getFloat32(at, true) : (at: number) => view.getFloat64(at, true)
     return (at) => {
       const value = read(at)
       return Number.isFinite(value) ? value : 0
@@ -109,7 +113,8 @@ function sampleReader(view: DataView, tag: number, bytesEach: number): (at: numb
 export function encodeWav(samples: ArrayLike<number>, rateHz: number): Uint8Array {
   const bytes = new Uint8Array(44 + samples.length * 2)
   const view = new DataView(bytes.buffer)
-  const text = (at: number, word: string) => [...word].forEach((c, i) => view.setUint8(at + i, c.charCodeAt(0)))
+  const text = (at: number, word: string) =>
+    [...word].forEach((c, i) => view.setUint8(at + i, c.charCodeAt(0)))
   text(0, 'RIFF')
   view.setUint32(4, 36 + samples.length * 2, true)
   text(8, 'WAVEfmt ')

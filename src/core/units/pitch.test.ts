@@ -25,7 +25,11 @@ test('A4 is 440 Hz and an octave is 1200 cents', () => {
 
 test('a triad on A2 is A2, C#3, E3', () => {
   const root = midiToHz(45)
-  expect([0, 400, 700].map((cents) => nearestNote(shiftByCents(root, cents)).name)).toEqual(['A2', 'C#3', 'E3'])
+  expect([0, 400, 700].map((cents) => nearestNote(shiftByCents(root, cents)).name)).toEqual([
+    'A2',
+    'C#3',
+    'E3',
+  ])
 })
 
 /** Common practice, no source: 80 Hz lies between D#2 and E2, 84 Hz just above E2, and they are 84 cents apart. */
@@ -55,11 +59,15 @@ test('notes and their pitches agree with teoria', () => {
 
 test('cents and Hz are inverse, at any reference pitch', () => {
   fc.assert(
-    fc.property(fc.double({ min: 20, max: 2000, noNaN: true }), fc.double({ min: 400, max: 480, noNaN: true }), (hz, a4) => {
-      const note = nearestNote(hz, a4)
-      expect(Math.abs(note.cents)).toBeLessThanOrEqual(50 + 1e-9)
-      expect(shiftByCents(midiToHz(note.midi, a4), note.cents)).toBeCloseTo(hz, 6)
-      expect(midiToHz(hzToMidi(hz, a4), a4)).toBeCloseTo(hz, 8)
-    }),
+    fc.property(
+      fc.double({ min: 20, max: 2000, noNaN: true }),
+      fc.double({ min: 400, max: 480, noNaN: true }),
+      (hz, a4) => {
+        const note = nearestNote(hz, a4)
+        expect(Math.abs(note.cents)).toBeLessThanOrEqual(50 + 1e-9)
+        expect(shiftByCents(midiToHz(note.midi, a4), note.cents)).toBeCloseTo(hz, 6)
+        expect(midiToHz(hzToMidi(hz, a4), a4)).toBeCloseTo(hz, 8)
+      },
+    ),
   )
 })

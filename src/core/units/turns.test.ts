@@ -20,11 +20,15 @@ test.each([
 
 test('a quantised turn is whole in its steps, and its fraction says the same size', () => {
   fc.assert(
-    fc.property(fc.double({ min: -2, max: 2, noNaN: true }), fc.constantFrom(1 / 8, 1 / 16, 1 / 32), (turns, step) => {
-      const rounded = quantise(turns, step)
-      expect(Math.abs(rounded - turns)).toBeLessThanOrEqual(step / 2 + 1e-12)
-      const { whole, numerator, denominator } = turnFraction(rounded)
-      expect(whole + numerator / denominator).toBeCloseTo(Math.abs(rounded), 12)
-    }),
+    fc.property(
+      fc.double({ min: -2, max: 2, noNaN: true }),
+      fc.constantFrom(1 / 8, 1 / 16, 1 / 32),
+      (turns, step) => {
+        const rounded = quantise(turns, step)
+        expect(Math.abs(rounded - turns)).toBeLessThanOrEqual(step / 2 + 1e-12)
+        const { whole, numerator, denominator } = turnFraction(rounded)
+        expect(whole + numerator / denominator).toBeCloseTo(Math.abs(rounded), 12)
+      },
+    ),
   )
 })

@@ -50,7 +50,10 @@ export function BenchHeader({ view }: { view: BenchView }) {
     <div className="flex flex-wrap items-center justify-between gap-x-6 border-b border-line px-4 pb-1 md:min-h-[88px] md:px-7 md:py-2">
       <div className="flex flex-wrap items-center gap-x-2 max-md:w-full max-md:pr-12">
         <DropdownMenu.Root modal={false}>
-          <DropdownMenu.Trigger aria-label={`${drum.name}: choose a drum`} className="flex min-h-11 items-center gap-1.5">
+          <DropdownMenu.Trigger
+            aria-label={`${drum.name}: choose a drum`}
+            className="flex min-h-11 items-center gap-1.5"
+          >
             <h1 className="text-2xl font-bold md:text-4xl">{drum.name}</h1>
             <ChevronDown aria-hidden size={22} className="text-soft" />
           </DropdownMenu.Trigger>
@@ -68,7 +71,12 @@ export function BenchHeader({ view }: { view: BenchView }) {
             </DropdownMenu.Content>
           </DropdownMenu.Portal>
         </DropdownMenu.Root>
-        <Choice<Side> label="Head" value={side} items={SIDES} onChange={(next) => chooseHead(session, drum.id, next)} />
+        <Choice<Side>
+          label="Head"
+          value={side}
+          items={SIDES}
+          onChange={(next) => chooseHead(session, drum.id, next)}
+        />
         <button
           type="button"
           aria-expanded={picking}
@@ -85,7 +93,10 @@ export function BenchHeader({ view }: { view: BenchView }) {
             label="sheet"
             className="max-w-60"
             value={kit.sheet ?? ''}
-            items={[...kit.sheets.map(({ id, name }) => ({ value: id, label: name })), { value: '', label: 'none' }]}
+            items={[
+              ...kit.sheets.map(({ id, name }) => ({ value: id, label: name })),
+              { value: '', label: 'none' },
+            ]}
             onChange={(value) => chooseSheet(session, value || null)}
           />
         ) : null}

@@ -39,7 +39,10 @@ export function BenchScreen() {
       <BenchHeader view={view} />
       <div className="flex min-h-0 flex-1 flex-col-reverse md:grid md:grid-cols-[minmax(0,1fr)_376px]">
         <RimStrip view={view} />
-        <section aria-label="Next move" className="flex flex-col px-5 pt-3 pb-3 md:border-l md:border-line md:px-7 md:pt-6">
+        <section
+          aria-label="Next move"
+          className="flex flex-col px-5 pt-3 pb-3 md:border-l md:border-line md:px-7 md:pt-6"
+        >
           <Panel view={view} />
         </section>
       </div>

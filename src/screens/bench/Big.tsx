@@ -7,7 +7,9 @@ export const ACTION_BAR =
 
 /** The largest words on the screen: readable from a metre and a half. */
 export function Big({ children }: { children: ReactNode }) {
-  return <p className="text-[112px] leading-[0.95] font-extrabold tracking-tight md:text-[80px]">{children}</p>
+  return (
+    <p className="text-[112px] leading-[0.95] font-extrabold tracking-tight md:text-[80px]">{children}</p>
+  )
 }
 
 /** A small word between the big ones. */

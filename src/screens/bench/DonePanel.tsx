@@ -38,7 +38,11 @@ export function DonePanel({ view }: { view: BenchView }) {
         <Button tone="act" big onClick={() => run('bench.keep')}>
           Keep it on a sheet
         </Button>
-        <Button big className="px-4 text-base font-normal whitespace-nowrap" onClick={() => readAgain(session, 1)}>
+        <Button
+          big
+          className="px-4 text-base font-normal whitespace-nowrap"
+          onClick={() => readAgain(session, 1)}
+        >
           Check a lug
         </Button>
       </div>

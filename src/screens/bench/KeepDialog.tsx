@@ -37,20 +37,37 @@ export function KeepDialog({ onClose }: { onClose: () => void }) {
           <b>
             {hzText(fit.meanHz)} Hz ± {Math.max(0.05, (fit.meanHz * fit.meanErrorCents) / 1731).toFixed(2)}
           </b>
-          , {noteText(fit.meanHz, state.settings.a4Hz)}, even to {Math.round(spread)} c. What is kept is the fit through all
-          readings, not the readings with their noise.
+          , {noteText(fit.meanHz, state.settings.a4Hz)}, even to {Math.round(spread)} c. What is kept is the
+          fit through all readings, not the readings with their noise.
         </p>
         {rough ? (
           <label className="flex min-h-11 items-center gap-3">
-            <input type="checkbox" className="size-5" checked={uneven} onChange={(event) => setUneven(event.target.checked)} />
+            <input
+              type="checkbox"
+              className="size-5"
+              checked={uneven}
+              onChange={(event) => setUneven(event.target.checked)}
+            />
             The unevenness is meant: keep it in the target
           </label>
         ) : null}
-        <Field label="Sheet" hint="The name of a room, a song, a show. A known name keeps this head on that sheet.">
-          <input autoFocus list="sheet-names" value={name} maxLength={60} onChange={(event) => setName(event.target.value)} className={INPUT_CLASS} />
+        <Field
+          label="Sheet"
+          hint="The name of a room, a song, a show. A known name keeps this head on that sheet."
+        >
+          <input
+            autoFocus
+            list="sheet-names"
+            value={name}
+            maxLength={60}
+            onChange={(event) => setName(event.target.value)}
+            className={INPUT_CLASS}
+          />
         </Field>
         <datalist id="sheet-names">
-          {kit?.sheets.map((sheet) => <option key={sheet.id} value={sheet.name} />)}
+          {kit?.sheets.map((sheet) => (
+            <option key={sheet.id} value={sheet.name} />
+          ))}
         </datalist>
         <Button tone="act" type="submit" disabled={!name.trim()}>
           Keep it

@@ -26,7 +26,12 @@ export function MicrophonePart() {
   return (
     <>
       <div className="flex items-center gap-5">
-        <Button tone={on ? 'line' : 'act'} big disabled={hearing.state === 'asking'} onClick={() => run('bench.listen')}>
+        <Button
+          tone={on ? 'line' : 'act'}
+          big
+          disabled={hearing.state === 'asking'}
+          onClick={() => run('bench.listen')}
+        >
           {on ? 'Stop' : hearing.state === 'asking' ? 'Asking…' : 'Listen'}
         </Button>
         {on ? (

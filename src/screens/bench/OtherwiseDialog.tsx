@@ -23,26 +23,44 @@ export function OtherwiseDialog({ onClose }: { onClose: () => void }) {
     return start
   })
   if (!session || !view) return null
-  const change = (rod: number, by: number) => setTurns((now) => now.map((turn, i) => (i === rod ? turn + by : turn)))
+  const change = (rod: number, by: number) =>
+    setTurns((now) => now.map((turn, i) => (i === rod ? turn + by : turn)))
   const submit = (event: FormEvent) => {
     event.preventDefault()
     void turnedOtherwise(session, turns)
     onClose()
   }
   return (
-    <Modal open onClose={onClose} title="What was turned?" description="The move shown counts as made, with these turns in its place.">
+    <Modal
+      open
+      onClose={onClose}
+      title="What was turned?"
+      description="The move shown counts as made, with these turns in its place."
+    >
       <form onSubmit={submit}>
         <ol className="grid gap-x-6 sm:grid-cols-2">
           {turns.map((turn, rod) => (
             <li key={rod} className="flex items-center gap-2 border-b border-line">
               <span className="w-9 text-xl font-bold">{rod + 1}</span>
-              <Button tone="quiet" aria-label={`Rod ${rod + 1}: loosen by 1/32`} onClick={() => change(rod, -STEP)}>
+              <Button
+                tone="quiet"
+                aria-label={`Rod ${rod + 1}: loosen by 1/32`}
+                onClick={() => change(rod, -STEP)}
+              >
                 −
               </Button>
               <output aria-label={`Rod ${rod + 1}`} className="flex-1 text-center font-bold">
-                {turn === 0 ? <span className="font-normal text-soft">left alone</span> : `${turn < 0 ? 'down' : 'up'} ${turnText(turn)}`}
+                {turn === 0 ? (
+                  <span className="font-normal text-soft">left alone</span>
+                ) : (
+                  `${turn < 0 ? 'down' : 'up'} ${turnText(turn)}`
+                )}
               </output>
-              <Button tone="quiet" aria-label={`Rod ${rod + 1}: tighten by 1/32`} onClick={() => change(rod, STEP)}>
+              <Button
+                tone="quiet"
+                aria-label={`Rod ${rod + 1}: tighten by 1/32`}
+                onClick={() => change(rod, STEP)}
+              >
                 +
               </Button>
             </li>

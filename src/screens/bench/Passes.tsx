@@ -22,7 +22,11 @@ export function Passes({ view }: { view: BenchView }) {
                 <span className="font-bold">{number === 0 ? 'as found' : `pass ${number}`}</span>
                 {spread !== null ? <span>spread {Math.round(spread)} c</span> : null}
               </p>
-              <div aria-hidden className="mt-1 h-2.5 bg-ink" style={{ width: `${(100 * (spread ?? 0)) / widest}%`, minWidth: 3 }} />
+              <div
+                aria-hidden
+                className="mt-1 h-2.5 bg-ink"
+                style={{ width: `${(100 * (spread ?? 0)) / widest}%`, minWidth: 3 }}
+              />
               <p className="mt-1.5 truncate text-[15px] text-soft">{turnsText(pass.turns)}</p>
             </li>
           )

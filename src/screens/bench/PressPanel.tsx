@@ -26,7 +26,11 @@ export function PressPanel({ view }: { view: BenchView }) {
         <Button tone="act" big className="flex-1 md:flex-none" onClick={() => run('bench.pressed')}>
           Pressed
         </Button>
-        <Button big className="px-4 text-base font-normal whitespace-nowrap" onClick={() => session && readAgain(session, 1)}>
+        <Button
+          big
+          className="px-4 text-base font-normal whitespace-nowrap"
+          onClick={() => session && readAgain(session, 1)}
+        >
           Read without
         </Button>
       </div>

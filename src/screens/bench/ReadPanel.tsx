@@ -33,8 +33,8 @@ export function ReadPanel({ view }: { view: BenchView }) {
         </Big>
       </div>
       <p className="mt-2 text-soft">
-        Two fingers in from the hoop, a fingertip resting on the middle without pressing, wires off. Softly: protect your
-        ears.
+        Two fingers in from the hoop, a fingertip resting on the middle without pressing, wires off. Softly:
+        protect your ears.
       </p>
       <div className={clsx(ACTION_BAR, 'md:mt-4')}>
         <SourcePart view={view} />
@@ -75,10 +75,21 @@ function SourcePart({ view }: { view: BenchView }) {
       return (
         <>
           <div className="flex gap-3">
-            <Button tone="act" big className="flex-1 md:flex-none" disabled={bench.busy !== null} onClick={() => run('bench.tap')}>
+            <Button
+              tone="act"
+              big
+              className="flex-1 md:flex-none"
+              disabled={bench.busy !== null}
+              onClick={() => run('bench.tap')}
+            >
               Tap
             </Button>
-            <Button big className="px-4 text-base font-normal whitespace-nowrap" disabled={bench.busy !== null} onClick={() => run('bench.tapRound')}>
+            <Button
+              big
+              className="px-4 text-base font-normal whitespace-nowrap"
+              disabled={bench.busy !== null}
+              onClick={() => run('bench.tapRound')}
+            >
               All lugs left
             </Button>
           </div>

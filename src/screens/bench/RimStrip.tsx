@@ -23,7 +23,12 @@ function rimInput(view: BenchView, width: number, height: number): RimInput {
   const zeroHz = advice?.plan.targetHz ?? (aim.kind === 'hz' ? aim.hz : (kept?.meanHz ?? meanRead))
   const targetHz =
     aim.kind === 'sheet' && kept ? targetLugHz(kept, drum.lugs) : new Array<number>(drum.lugs).fill(zeroHz)
-  const after = advice && advice.plan.reason === null ? (advice.forecast && view.steps.length === 0 ? advice.forecast : advice.plan) : null
+  const after =
+    advice && advice.plan.reason === null
+      ? advice.forecast && view.steps.length === 0
+        ? advice.forecast
+        : advice.plan
+      : null
   return {
     width,
     height,
@@ -32,7 +37,9 @@ function rimInput(view: BenchView, width: number, height: number): RimInput {
     targetHz,
     toleranceCents: advice?.plan.toleranceCents ?? kept?.toleranceCents ?? 8,
     readings,
-    expected: after ? after.predictedHz.map((hz, i) => ({ hz, errorCents: after.predictedErrorCents[i] })) : [],
+    expected: after
+      ? after.predictedHz.map((hz, i) => ({ hz, errorCents: after.predictedErrorCents[i] }))
+      : [],
     fit: advice && readings.length >= 3 ? advice.fit.harmonics : null,
   }
 }
@@ -57,7 +64,9 @@ export function RimStrip({ view }: { view: BenchView }) {
           <>
             <span className="text-xl font-bold">
               spread {Math.round(plan.spreadCents)} c{' '}
-              <span className="text-base font-normal text-soft">± {Math.max(1, Math.round(plan.spreadErrorCents))}</span>
+              <span className="text-base font-normal text-soft">
+                ± {Math.max(1, Math.round(plan.spreadErrorCents))}
+              </span>
             </span>
             <span className="text-xl font-bold">{offText(centsBetween(plan.targetHz, plan.meanHz))}</span>
           </>
@@ -68,7 +77,13 @@ export function RimStrip({ view }: { view: BenchView }) {
       </p>
       <Tape seed={41} teeth={30} className="px-1 pt-1 pb-2 md:pb-3">
         <div ref={ref}>
-          <RimChart model={model} width={width} height={height} label={rimText(input)} lug={view.phase === 'read' ? view.lug : null} />
+          <RimChart
+            model={model}
+            width={width}
+            height={height}
+            label={rimText(input)}
+            lug={view.phase === 'read' ? view.lug : null}
+          />
           <div className="relative" style={{ height: phone ? 46 : 74 }}>
             {model.lugX.map((x, i) => {
               const reading = byLug.get(i + 1)
@@ -83,7 +98,12 @@ export function RimStrip({ view }: { view: BenchView }) {
                   className="absolute top-0 flex h-full -translate-x-1/2 flex-col items-center pt-1"
                   style={{ left: x, width: Math.max(24, (model.right - model.left) / model.lugX.length) }}
                 >
-                  <span className={clsx('text-lg leading-tight font-bold', focused && 'text-act underline decoration-[3px] underline-offset-4')}>
+                  <span
+                    className={clsx(
+                      'text-lg leading-tight font-bold',
+                      focused && 'text-act underline decoration-[3px] underline-offset-4',
+                    )}
+                  >
                     {i + 1}
                   </span>
                   {!phone && reading ? (
@@ -106,7 +126,9 @@ export function RimStrip({ view }: { view: BenchView }) {
         {input.expected.length ? <span className="text-act">◇ expected after this pass</span> : null}
         <span className="text-good">▬ good enough here: spread {Math.round(input.toleranceCents)} c</span>
         <span aria-live="polite" className="ml-auto text-ink">
-          {last ? `lug ${last.lug}: ${hzText(last.hz)} Hz ± ${Math.max(0.01, last.errorHz).toFixed(2)}, ${noteText(last.hz, settings.a4Hz)}` : ''}
+          {last
+            ? `lug ${last.lug}: ${hzText(last.hz)} Hz ± ${Math.max(0.01, last.errorHz).toFixed(2)}, ${noteText(last.hz, settings.a4Hz)}`
+            : ''}
         </span>
       </div>
     </section>

@@ -52,7 +52,11 @@ export function TurnPanel({ view }: { view: BenchView }) {
         <Button tone="act" big className="flex-1 md:flex-none" onClick={() => run('bench.turned')}>
           Turned
         </Button>
-        <Button big className="px-4 text-base font-normal whitespace-nowrap" onClick={() => run('bench.otherwise')}>
+        <Button
+          big
+          className="px-4 text-base font-normal whitespace-nowrap"
+          onClick={() => run('bench.otherwise')}
+        >
           Something else
         </Button>
       </div>
@@ -67,7 +71,10 @@ export function TurnPanel({ view }: { view: BenchView }) {
           ) : null}
         </div>
         <div className="hidden shrink-0 md:block">
-          <KeyMap model={keyMapModel(158, turns)} label={`Rods ${listText(step.rods)} on the drum, seen from outside, badge at the top`} />
+          <KeyMap
+            model={keyMapModel(158, turns)}
+            label={`Rods ${listText(step.rods)} on the drum, seen from outside, badge at the top`}
+          />
         </div>
       </div>
       <WorkingPicks />
@@ -78,11 +85,15 @@ export function TurnPanel({ view }: { view: BenchView }) {
 function handText(step: Step, same: boolean): string {
   const verb = step.turns[0] < 0 ? 'loosen' : 'tighten'
   if (step.rods.length === 1) return `${verb} this rod`
-  return same ? `${verb} both together` : `rod ${step.rods[1]}: ${directionWord(step.turns[1])} ${turnText(step.turns[1])}`
+  return same
+    ? `${verb} both together`
+    : `rod ${step.rods[1]}: ${directionWord(step.turns[1])} ${turnText(step.turns[1])}`
 }
 
 function thenText(rest: readonly Step[], view: BenchView): string {
-  const words = rest.slice(0, 3).map((step) => `${listText(step.rods)} ${directionWord(step.turns[0])} ${turnText(step.turns[0])}`)
+  const words = rest
+    .slice(0, 3)
+    .map((step) => `${listText(step.rods)} ${directionWord(step.turns[0])} ${turnText(step.turns[0])}`)
   const more = rest.length > 3 ? [`${rest.length - 3} more`] : []
   const expect = view.advice ? `It should come within ${Math.max(1, Math.round(spreadAfter(view)))} c.` : ''
   return `${words.length ? `Then ${[...words, ...more].join('; ')}; ` : 'Then '}press, read again. ${expect}`
@@ -90,7 +101,7 @@ function thenText(rest: readonly Step[], view: BenchView): string {
 
 function spreadAfter(view: BenchView): number {
   const { predictedHz } = view.advice!.plan
-  return (1200 * Math.log2(Math.max(...predictedHz) / Math.min(...predictedHz))) || 0
+  return 1200 * Math.log2(Math.max(...predictedHz) / Math.min(...predictedHz)) || 0
 }
 
 const STEPS = [

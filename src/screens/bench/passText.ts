@@ -14,6 +14,9 @@ export function turnsText(turns: readonly number[] | null): string {
   const moves = alikeMoves(turns)
   if (moves.length === 0) return 'nothing turned'
   return moves
-    .map(({ turn, rods }) => `${rods.length === turns.length ? 'all' : rods.join(', ')} ${directionWord(turn)} ${turnText(turn)}`)
+    .map(
+      ({ turn, rods }) =>
+        `${rods.length === turns.length ? 'all' : rods.join(', ')} ${directionWord(turn)} ${turnText(turn)}`,
+    )
     .join(' · ')
 }

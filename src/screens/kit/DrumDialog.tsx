@@ -43,7 +43,13 @@ export function DrumDialog({ drum, onClose }: { drum: Drum | null; onClose: () =
         <div className="grid gap-4 sm:grid-cols-3">
           <Field label="Kind">
             <select
-              {...register('kind', { onChange: (event) => refill(event.target.value as DrumKindRecord, USUAL_DIAMETER[event.target.value as DrumKindRecord]) })}
+              {...register('kind', {
+                onChange: (event) =>
+                  refill(
+                    event.target.value as DrumKindRecord,
+                    USUAL_DIAMETER[event.target.value as DrumKindRecord],
+                  ),
+              })}
               className={INPUT_CLASS}
             >
               {Object.entries(KIND_NAMES).map(([value, label]) => (
@@ -58,18 +64,33 @@ export function DrumDialog({ drum, onClose }: { drum: Drum | null; onClose: () =
               type="number"
               step="0.5"
               inputMode="decimal"
-              {...register('diameterInches', { ...NUMBER, onChange: (event) => refill(getValues('kind'), Number(event.target.value)) })}
+              {...register('diameterInches', {
+                ...NUMBER,
+                onChange: (event) => refill(getValues('kind'), Number(event.target.value)),
+              })}
               className={INPUT_CLASS}
             />
           </Field>
           <Field label="Depth, inches" error={wrong(errors, 'depthInches', 'Between 1 and 60 inches.')}>
-            <input type="number" step="0.5" inputMode="decimal" {...register('depthInches', NUMBER)} className={INPUT_CLASS} />
+            <input
+              type="number"
+              step="0.5"
+              inputMode="decimal"
+              {...register('depthInches', NUMBER)}
+              className={INPUT_CLASS}
+            />
           </Field>
           <Field label="Name" error={wrong(errors, 'name', 'One to forty letters.')}>
             <input {...register('name')} maxLength={40} className={INPUT_CLASS} />
           </Field>
           <Field label="Lugs on each head" error={wrong(errors, 'lugs', 'A whole number from 3 to 24.')}>
-            <input type="number" step="1" inputMode="numeric" {...register('lugs', NUMBER)} className={INPUT_CLASS} />
+            <input
+              type="number"
+              step="1"
+              inputMode="numeric"
+              {...register('lugs', NUMBER)}
+              className={INPUT_CLASS}
+            />
           </Field>
           <Field label="Thread of the rods">
             <select {...register('threadPitchMm', NUMBER)} className={INPUT_CLASS}>

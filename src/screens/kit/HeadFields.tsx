@@ -20,7 +20,9 @@ export function HeadFields({
   const wrong = errors[side]
   return (
     <fieldset className="border-t border-line pt-3">
-      <legend className="pr-3 text-lg font-bold">{side === 'batter' ? 'Batter head' : 'Resonant head'}</legend>
+      <legend className="pr-3 text-lg font-bold">
+        {side === 'batter' ? 'Batter head' : 'Resonant head'}
+      </legend>
       <div className="grid gap-4 sm:grid-cols-3">
         <Field label="Film">
           <Controller
@@ -63,7 +65,11 @@ export function HeadFields({
           </select>
         </Field>
         <Field label="Fitted on" error={wrong?.fittedOn ? 'A day, or nothing.' : undefined}>
-          <input type="date" {...register(`${side}.fittedOn`, { setValueAs: (value: string | null) => value || null })} className={INPUT_CLASS} />
+          <input
+            type="date"
+            {...register(`${side}.fittedOn`, { setValueAs: (value: string | null) => value || null })}
+            className={INPUT_CLASS}
+          />
         </Field>
         <Field
           label="Highest lug pitch, Hz"
@@ -73,7 +79,10 @@ export function HeadFields({
           <input
             type="number"
             inputMode="decimal"
-            {...register(`${side}.ceilingHz`, { setValueAs: (value: string | number | null) => (value === '' || value === null ? null : Number(value)) })}
+            {...register(`${side}.ceilingHz`, {
+              setValueAs: (value: string | number | null) =>
+                value === '' || value === null ? null : Number(value),
+            })}
             className={INPUT_CLASS}
           />
         </Field>

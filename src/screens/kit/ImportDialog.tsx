@@ -7,9 +7,17 @@ import { Button } from '@/ui/Button'
 import { Modal } from '@/ui/Modal'
 
 const CHOICES = [
-  { how: 'merge', label: 'Merge', text: 'Adds the events of the file that are not here yet. For two devices that worked on one kit.' },
+  {
+    how: 'merge',
+    label: 'Merge',
+    text: 'Adds the events of the file that are not here yet. For two devices that worked on one kit.',
+  },
   { how: 'both', label: 'Keep both', text: 'The file’s kit stands beside this one under a name of its own.' },
-  { how: 'replace', label: 'Replace', text: 'The file’s kit takes the place of this one. This one can be brought back from the kits menu.' },
+  {
+    how: 'replace',
+    label: 'Replace',
+    text: 'The file’s kit takes the place of this one. This one can be brought back from the kits menu.',
+  },
 ] as const
 
 /** The file holds a kit that is already here: the user says what is to happen. */

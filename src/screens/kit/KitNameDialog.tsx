@@ -24,7 +24,13 @@ export function KitNameDialog({ mode, onClose }: { mode: 'new' | 'rename'; onClo
     <Modal open onClose={onClose} title={mode === 'new' ? 'Start a new kit' : 'Rename this kit'}>
       <form onSubmit={submit} className="space-y-5">
         <Field label="Name of the kit">
-          <input autoFocus value={name} maxLength={60} onChange={(event) => setName(event.target.value)} className={INPUT_CLASS} />
+          <input
+            autoFocus
+            value={name}
+            maxLength={60}
+            onChange={(event) => setName(event.target.value)}
+            className={INPUT_CLASS}
+          />
         </Field>
         <Button tone="act" type="submit" disabled={!name.trim()}>
           {mode === 'new' ? 'Start the kit' : 'Rename'}

@@ -1,7 +1,20 @@
 'use client'
 
-import { closestCenter, DndContext, KeyboardSensor, PointerSensor, useSensor, useSensors, type DragEndEvent } from '@dnd-kit/core'
-import { arrayMove, SortableContext, sortableKeyboardCoordinates, verticalListSortingStrategy } from '@dnd-kit/sortable'
+import {
+  closestCenter,
+  DndContext,
+  KeyboardSensor,
+  PointerSensor,
+  useSensor,
+  useSensors,
+  type DragEndEvent,
+} from '@dnd-kit/core'
+import {
+  arrayMove,
+  SortableContext,
+  sortableKeyboardCoordinates,
+  verticalListSortingStrategy,
+} from '@dnd-kit/sortable'
 import { useRouter } from 'next/navigation'
 import { useState } from 'react'
 import { railModel } from '@/charts/rail.model'
@@ -33,7 +46,8 @@ export function KitScreen() {
     useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
   )
 
-  if (!session || (state.phase === 'starting' && !kit)) return <p className="p-8 text-soft">Opening the log…</p>
+  if (!session || (state.phase === 'starting' && !kit))
+    return <p className="p-8 text-soft">Opening the log…</p>
   if (!kit) return <NoKit onNew={() => open('new-kit')} />
 
   const drums = kitSummary(state, kit)
@@ -71,7 +85,10 @@ export function KitScreen() {
               <Pick
                 label="held against"
                 value={kit.sheet ?? ''}
-                items={[...kit.sheets.map(({ id, name }) => ({ value: id, label: name })), { value: '', label: 'no sheet' }]}
+                items={[
+                  ...kit.sheets.map(({ id, name }) => ({ value: id, label: name })),
+                  { value: '', label: 'no sheet' },
+                ]}
                 onChange={(value) => chooseSheet(session, value || null)}
               />
             ) : null}
@@ -124,7 +141,11 @@ export function KitScreen() {
             <span className="hidden md:block" />
             <div className="relative h-6 text-sm text-soft" aria-hidden>
               {model.hertz.map((tick, i) => (
-                <span key={tick.label} className="absolute -translate-x-1/2 whitespace-nowrap" style={{ left: tick.x }}>
+                <span
+                  key={tick.label}
+                  className="absolute -translate-x-1/2 whitespace-nowrap"
+                  style={{ left: tick.x }}
+                >
                   {tick.label}
                   {i === model.hertz.length - 1 ? ' Hz' : ''}
                 </span>
@@ -156,7 +177,9 @@ function NoKit({ onNew }: { onNew: () => void }) {
   return (
     <div className="p-8">
       <h1 className="text-4xl font-bold">No kit here yet</h1>
-      <p className="mt-3 max-w-xl text-lg">Start a kit and add its drums, or import a kit file that was exported before.</p>
+      <p className="mt-3 max-w-xl text-lg">
+        Start a kit and add its drums, or import a kit file that was exported before.
+      </p>
       <div className="mt-6 flex flex-wrap gap-3">
         <Button tone="act" big onClick={onNew}>
           Start a kit

@@ -34,7 +34,9 @@ interface LaneProps {
 /** One drum of the rail: its name on tape, its marks, its state. */
 export function Lane({ summary, lane, model, width, first, last, onOpen, onEdit }: LaneProps) {
   const { drum } = summary
-  const { attributes, listeners, setNodeRef, transform, transition, isDragging } = useSortable({ id: drum.id })
+  const { attributes, listeners, setNodeRef, transform, transition, isDragging } = useSortable({
+    id: drum.id,
+  })
   const status = statusText(summary)
   return (
     <li
@@ -65,7 +67,11 @@ export function Lane({ summary, lane, model, width, first, last, onOpen, onEdit 
         </div>
       </div>
       <RailLaneChart lane={lane} model={model} width={width} height={LANE_HEIGHT} label={laneText(summary)} />
-      <button type="button" onClick={() => onOpen(summary.worst?.side ?? 'batter')} className="pt-3 pb-4 text-left md:pl-2">
+      <button
+        type="button"
+        onClick={() => onOpen(summary.worst?.side ?? 'batter')}
+        className="pt-3 pb-4 text-left md:pl-2"
+      >
         <span className={clsx('block text-xl font-bold', TONES[status.tone])}>{status.word}</span>
         <span className="block text-soft">{status.detail}</span>
       </button>
@@ -73,7 +79,13 @@ export function Lane({ summary, lane, model, width, first, last, onOpen, onEdit 
   )
 }
 
-function LaneMenu({ summary, first, last, onOpen, onEdit }: Pick<LaneProps, 'summary' | 'first' | 'last' | 'onOpen' | 'onEdit'>) {
+function LaneMenu({
+  summary,
+  first,
+  last,
+  onOpen,
+  onEdit,
+}: Pick<LaneProps, 'summary' | 'first' | 'last' | 'onOpen' | 'onEdit'>) {
   const session = useSession()
   const { drum } = summary
   if (!session) return null
@@ -88,7 +100,10 @@ function LaneMenu({ summary, first, last, onOpen, onEdit }: Pick<LaneProps, 'sum
   ]
   return (
     <DropdownMenu.Root modal={false}>
-      <DropdownMenu.Trigger aria-label={`More for ${drum.name}`} className="flex size-11 shrink-0 items-center justify-center text-soft">
+      <DropdownMenu.Trigger
+        aria-label={`More for ${drum.name}`}
+        className="flex size-11 shrink-0 items-center justify-center text-soft"
+      >
         <Ellipsis aria-hidden size={20} />
       </DropdownMenu.Trigger>
       <DropdownMenu.Portal>

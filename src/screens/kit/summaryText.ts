@@ -7,7 +7,9 @@ export function summaryText(drums: readonly DrumSummary[]): string {
   if (drums.length === 0) return 'Nothing to tune yet.'
   const off = drums.filter(({ worst }) => worst?.state === 'off')
   const uneven = drums.filter(({ worst }) => worst?.state === 'uneven')
-  const unread = drums.filter(({ heads }) => heads.batter.state === 'not-read' && heads.resonant.state === 'not-read')
+  const unread = drums.filter(
+    ({ heads }) => heads.batter.state === 'not-read' && heads.resonant.state === 'not-read',
+  )
   const parts: string[] = []
   const verb = (count: number) => (count === 1 ? 'is' : 'are')
   const names = (list: readonly DrumSummary[]) => listText(list.map(({ drum }) => drum.name))
@@ -27,7 +29,8 @@ export interface StatusText {
 
 /** One drum's state: a word, and what lies behind it. */
 export function statusText({ heads, worst }: DrumSummary): StatusText {
-  if (worst?.state === 'off') return { word: 'off sheet', tone: 'act', detail: `${worst.side} ${offText(worst.offCents!)}` }
+  if (worst?.state === 'off')
+    return { word: 'off sheet', tone: 'act', detail: `${worst.side} ${offText(worst.offCents!)}` }
   if (worst?.state === 'uneven') {
     return { word: 'uneven', tone: 'act', detail: `${worst.side} spread ${Math.round(worst.spreadCents!)} c` }
   }

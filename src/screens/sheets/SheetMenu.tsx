@@ -20,11 +20,15 @@ export function SheetMenu({ sheet }: { sheet: Sheet }) {
     if (name?.trim()) renameSheet(session, sheet.id, name.trim().slice(0, 60))
     setName(null)
   }
-  const item = 'flex min-h-11 cursor-pointer items-center px-4 outline-none data-[highlighted]:bg-case data-[highlighted]:font-bold'
+  const item =
+    'flex min-h-11 cursor-pointer items-center px-4 outline-none data-[highlighted]:bg-case data-[highlighted]:font-bold'
   return (
     <>
       <DropdownMenu.Root modal={false}>
-        <DropdownMenu.Trigger aria-label={`More for ${sheet.name}`} className="flex size-11 items-center justify-center text-soft">
+        <DropdownMenu.Trigger
+          aria-label={`More for ${sheet.name}`}
+          className="flex size-11 items-center justify-center text-soft"
+        >
           <Ellipsis aria-hidden size={20} />
         </DropdownMenu.Trigger>
         <DropdownMenu.Portal>
@@ -41,7 +45,13 @@ export function SheetMenu({ sheet }: { sheet: Sheet }) {
       <Modal open={name !== null} onClose={() => setName(null)} title={`Rename ${sheet.name}`}>
         <form onSubmit={submit} className="space-y-5">
           <Field label="Name of the sheet">
-            <input autoFocus value={name ?? ''} maxLength={60} onChange={(event) => setName(event.target.value)} className={INPUT_CLASS} />
+            <input
+              autoFocus
+              value={name ?? ''}
+              maxLength={60}
+              onChange={(event) => setName(event.target.value)}
+              className={INPUT_CLASS}
+            />
           </Field>
           <Button tone="act" type="submit" disabled={!name?.trim()}>
             Rename

@@ -17,14 +17,15 @@ export function SheetsScreen() {
   const session = useSession()
   const state = useSessionState()
   const kit = useKit()
-  if (!session || (state.phase === 'starting' && !kit)) return <p className="p-8 text-soft">Opening the log…</p>
+  if (!session || (state.phase === 'starting' && !kit))
+    return <p className="p-8 text-soft">Opening the log…</p>
   return (
     <div className="px-4 pb-10 md:px-7">
       <h1 className="pt-3 text-3xl font-bold md:pt-5 md:text-4xl">Sheets</h1>
       {!kit || kit.sheets.length === 0 ? (
         <p className="mt-4 max-w-xl text-lg">
-          No sheet yet. Even a head on the bench and keep it: a sheet holds what each head should read, for a room, a song or
-          a show.
+          No sheet yet. Even a head on the bench and keep it: a sheet holds what each head should read, for a
+          room, a song or a show.
         </p>
       ) : (
         <ul className="mt-5 space-y-7">
@@ -77,7 +78,12 @@ function SheetStrip({ kit, sheet, seed }: { kit: KitState; sheet: Sheet; seed: n
               <th className="py-2 pr-2 text-lg font-bold">{drum.name}</th>
               {SIDES.map((side) => (
                 <td key={side}>
-                  <TargetCell kit={chosen ? kit : { ...kit, sheet: sheet.id }} drum={drum} side={side} onOpen={() => retune(drum, side)} />
+                  <TargetCell
+                    kit={chosen ? kit : { ...kit, sheet: sheet.id }}
+                    drum={drum}
+                    side={side}
+                    onOpen={() => retune(drum, side)}
+                  />
                 </td>
               ))}
             </tr>
@@ -88,13 +94,28 @@ function SheetStrip({ kit, sheet, seed }: { kit: KitState; sheet: Sheet; seed: n
   )
 }
 
-function TargetCell({ kit, drum, side, onOpen }: { kit: KitState; drum: Drum; side: Side; onOpen: () => void }) {
+function TargetCell({
+  kit,
+  drum,
+  side,
+  onOpen,
+}: {
+  kit: KitState
+  drum: Drum
+  side: Side
+  onOpen: () => void
+}) {
   const state = useSessionState()
   const head = headSummary(kit, drum, side, state.settings.source === 'practice', state.clockMs)
   if (!head.target) return <span className="text-soft">–</span>
   const out = head.state === 'off' || head.state === 'uneven'
   return (
-    <button type="button" onClick={onOpen} aria-label={`${drum.name} ${side}: bring it to ${hzText(head.target.meanHz)} Hz`} className="min-h-11 text-left">
+    <button
+      type="button"
+      onClick={onOpen}
+      aria-label={`${drum.name} ${side}: bring it to ${hzText(head.target.meanHz)} Hz`}
+      className="min-h-11 text-left"
+    >
       <span className="font-bold">{hzText(head.target.meanHz)} Hz</span>{' '}
       <span className="whitespace-nowrap text-soft">{noteText(head.target.meanHz, state.settings.a4Hz)}</span>
       <span className={`block text-sm ${out ? 'text-act' : 'text-soft'}`}>

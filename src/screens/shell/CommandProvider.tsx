@@ -2,7 +2,16 @@
 
 import { useRouter } from 'next/navigation'
 import { useTheme } from 'next-themes'
-import { createContext, useCallback, useContext, useEffect, useMemo, useRef, useState, type ReactNode } from 'react'
+import {
+  createContext,
+  useCallback,
+  useContext,
+  useEffect,
+  useMemo,
+  useRef,
+  useState,
+  type ReactNode,
+} from 'react'
 import { tinykeys } from 'tinykeys'
 import { COMMANDS, commandById, hasModifier } from '@/commands'
 import type { CommandContext, DialogName } from '@/commands/types'
@@ -17,7 +26,11 @@ interface Commander {
   open(dialog: DialogName): void
 }
 
-const CommanderContext = createContext<Commander>({ run: () => undefined, isEnabled: () => false, open: () => undefined })
+const CommanderContext = createContext<Commander>({
+  run: () => undefined,
+  isEnabled: () => false,
+  open: () => undefined,
+})
 
 /** Runs commands for buttons, keys and the palette alike. */
 export function useCommander(): Commander {

@@ -11,8 +11,12 @@ const DrumDialog = dynamic(() => import('../kit/DrumDialog').then((module) => mo
 const KitNameDialog = dynamic(() => import('../kit/KitNameDialog').then((module) => module.KitNameDialog))
 const ImportDialog = dynamic(() => import('../kit/ImportDialog').then((module) => module.ImportDialog))
 const KeepDialog = dynamic(() => import('../bench/KeepDialog').then((module) => module.KeepDialog))
-const OtherwiseDialog = dynamic(() => import('../bench/OtherwiseDialog').then((module) => module.OtherwiseDialog))
-const UndoTurnDialog = dynamic(() => import('../bench/UndoTurnDialog').then((module) => module.UndoTurnDialog))
+const OtherwiseDialog = dynamic(() =>
+  import('../bench/OtherwiseDialog').then((module) => module.OtherwiseDialog),
+)
+const UndoTurnDialog = dynamic(() =>
+  import('../bench/UndoTurnDialog').then((module) => module.UndoTurnDialog),
+)
 
 /** The dialog that a command opened, and the one that an import waits for. */
 export function Dialogs({ dialog, onClose }: { dialog: DialogName | null; onClose: () => void }) {

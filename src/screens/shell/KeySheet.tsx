@@ -11,7 +11,12 @@ export function KeySheet({ onClose }: { onClose: () => void }) {
   const mac = typeof navigator !== 'undefined' && /Mac|iPhone|iPad/.test(navigator.userAgent)
   const groups = [...new Set(COMMANDS.map((command) => command.group))]
   return (
-    <Modal open onClose={onClose} title="Keys" description="On the bench the digits 1 to 9 and 0 choose a lug.">
+    <Modal
+      open
+      onClose={onClose}
+      title="Keys"
+      description="On the bench the digits 1 to 9 and 0 choose a lug."
+    >
       <label className="mb-4 flex min-h-11 items-center gap-3">
         <input
           type="checkbox"

@@ -79,7 +79,10 @@ function PhoneMenu({ path }: { path: string }) {
   const item = 'flex min-h-12 items-center gap-3 px-4 text-lg outline-none data-[highlighted]:bg-case'
   return (
     <DropdownMenu.Root>
-      <DropdownMenu.Trigger aria-label="Places and tools" className="flex size-11 items-center justify-center md:hidden">
+      <DropdownMenu.Trigger
+        aria-label="Places and tools"
+        className="flex size-11 items-center justify-center md:hidden"
+      >
         <Menu aria-hidden size={24} />
       </DropdownMenu.Trigger>
       <DropdownMenu.Portal>
@@ -93,7 +96,12 @@ function PhoneMenu({ path }: { path: string }) {
           ))}
           <DropdownMenu.Separator className="my-2 h-px bg-line" />
           {TOOLS.map(({ id, label, icon: Icon }) => (
-            <DropdownMenu.Item key={id} disabled={!isEnabled(id)} onSelect={() => run(id)} className={clsx(item, 'text-base')}>
+            <DropdownMenu.Item
+              key={id}
+              disabled={!isEnabled(id)}
+              onSelect={() => run(id)}
+              className={clsx(item, 'text-base')}
+            >
               <Icon aria-hidden size={18} /> {label}
             </DropdownMenu.Item>
           ))}

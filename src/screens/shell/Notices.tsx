@@ -26,7 +26,8 @@ export function Notices() {
       toastOptions={{
         unstyled: true,
         classNames: {
-          toast: 'flex w-[min(92vw,560px)] items-center justify-between gap-4 bg-ink px-5 py-3 text-base text-case shadow-xl',
+          toast:
+            'flex w-[min(92vw,560px)] items-center justify-between gap-4 bg-ink px-5 py-3 text-base text-case shadow-xl',
           actionButton: 'min-h-11 px-3 font-bold underline',
         },
       }}

@@ -11,7 +11,11 @@ export function Palette({ onClose }: { onClose: () => void }) {
   return (
     <Modal open onClose={onClose} title="Find a command">
       <Command label="Commands">
-        <Command.Input autoFocus placeholder="Type a word" className="min-h-12 w-full border-b-2 border-soft bg-tape px-3 text-lg" />
+        <Command.Input
+          autoFocus
+          placeholder="Type a word"
+          className="min-h-12 w-full border-b-2 border-soft bg-tape px-3 text-lg"
+        />
         <Command.List className="mt-3 max-h-[50dvh] overflow-y-auto">
           <Command.Empty className="py-4 text-soft">No command of that name.</Command.Empty>
           {COMMANDS.filter((command) => isEnabled(command.id) && command.id !== 'palette').map((command) => (

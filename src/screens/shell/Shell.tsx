@@ -1,5 +1,6 @@
 'use client'
 
+import { setNonce } from 'get-nonce'
 import { ThemeProvider } from 'next-themes'
 import type { ReactNode } from 'react'
 import { SessionProvider } from '@/session/react'
@@ -7,6 +8,9 @@ import { CommandProvider } from './CommandProvider'
 import { Nav } from './Nav'
 import { Notices } from './Notices'
 import { StorageBanner } from './StorageBanner'
+
+// Radix's modal layers lock the scroll with a style element that the content policy must know.
+setNonce(process.env.STYLE_NONCE ?? '')
 
 /** The frame around every place: providers, the list of places, notices. */
 export function Shell({ children }: { children: ReactNode }) {

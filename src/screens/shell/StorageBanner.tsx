@@ -19,10 +19,15 @@ export function StorageBanner() {
           : null
   if (!text) return null
   return (
-    <div role="status" className="flex flex-wrap items-center gap-x-4 gap-y-2 border-b border-line px-6 py-3 text-caution">
+    <div
+      role="status"
+      className="flex flex-wrap items-center gap-x-4 gap-y-2 border-b border-line px-6 py-3 text-caution"
+    >
       <p className="min-w-0 flex-1">{text}</p>
       {saveFailed ? <Button onClick={() => void session.retrySave()}>Try again</Button> : null}
-      {phase === 'no-storage' || saveFailed ? <Button onClick={() => exportKit(session)}>Export the kit</Button> : null}
+      {phase === 'no-storage' || saveFailed ? (
+        <Button onClick={() => exportKit(session)}>Export the kit</Button>
+      ) : null}
     </div>
   )
 }

@@ -60,7 +60,8 @@ function renumbered(session: Session, waiting: WaitingImport, name: string): Wai
   const events = waiting.events.map((event): HumbraEvent => {
     const copy = { ...event, id: ids.get(event.id)!, kit }
     if (copy.kind === 'withdrawn') return { ...copy, event: ids.get(copy.event) ?? copy.event }
-    if (copy.kind === 'kitEdited' && copy.change.what === 'kitMade') return { ...copy, change: { ...copy.change, name } }
+    if (copy.kind === 'kitEdited' && copy.change.what === 'kitMade')
+      return { ...copy, change: { ...copy.change, name } }
     return copy
   })
   return { name, kit, events, practice: waiting.practice.map((state) => ({ ...state, kit })) }
@@ -99,7 +100,8 @@ export async function bringDemo(session: Session): Promise<void> {
 
 function movedInTime(event: HumbraEvent, moved: (at: string) => string): HumbraEvent {
   const copy = { ...event, at: moved(event.at) }
-  if (copy.kind !== 'kitEdited' || (copy.change.what !== 'drumAdded' && copy.change.what !== 'drumChanged')) return copy
+  if (copy.kind !== 'kitEdited' || (copy.change.what !== 'drumAdded' && copy.change.what !== 'drumChanged'))
+    return copy
   const day = (date: string | null) => date && moved(`${date}T12:00:00.000Z`).slice(0, 10)
   const { drum } = copy.change
   const change = {

@@ -49,7 +49,9 @@ export function changeDrum(session: Session, before: Drum, drum: Drum): void {
     const newFilm = now.fittedOn !== was.fittedOn || now.pliesMils.join() !== was.pliesMils.join()
     const read = session.kit()?.heads.get(headKey(drum.id, side))?.length
     if (newFilm && read) {
-      session.append([{ kind: 'headFitted', drum: drum.id, side, head: now, source: 'hand', algorithm: null }])
+      session.append([
+        { kind: 'headFitted', drum: drum.id, side, head: now, source: 'hand', algorithm: null },
+      ])
     }
   }
 }

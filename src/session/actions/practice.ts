@@ -31,7 +31,13 @@ export function practiceState(session: Session, kit: KitState, drum: Drum, side:
   const key = practiceKey({ kit: kit.id, drum: drum.id, side })
   const known = session.get().practice.get(key)
   if (known && known.rods.length === drum.lugs) return known
-  return { kit: kit.id, drum: drum.id, side, taps: 0, ...roughRods(drum.lugs, aroundHz(session, kit, drum, side), seedFromText(key)) }
+  return {
+    kit: kit.id,
+    drum: drum.id,
+    side,
+    taps: 0,
+    ...roughRods(drum.lugs, aroundHz(session, kit, drum, side), seedFromText(key)),
+  }
 }
 
 function aroundHz(session: Session, kit: KitState, drum: Drum, side: Side): number {
@@ -44,7 +50,10 @@ function aroundHz(session: Session, kit: KitState, drum: Drum, side: Side): numb
 }
 
 /** One tap on the practice drum: played, heard, and measured like any other. */
-export async function tapPractice(session: Session, options: { audible: boolean } = { audible: true }): Promise<boolean> {
+export async function tapPractice(
+  session: Session,
+  options: { audible: boolean } = { audible: true },
+): Promise<boolean> {
   const view = currentView(session)
   if (!view || session.get().bench.busy) return false
   session.set({ bench: { ...session.get().bench, busy: 'tap' } })
@@ -67,26 +76,38 @@ export async function tapPractice(session: Session, options: { audible: boolean 
   }
 }
 
-/** Taps every lug that this pass still wants. Stops when a tap is refused or the Bench moves to another head. */
+/** A refused tap is made again, as a hand would, this often. */
+const TRIES = 3
+
+/** Taps every lug that this pass still wants. Stops when a lug is refused again and again, or the Bench moves on. */
 export async function tapRound(session: Session): Promise<void> {
   const start = currentView(session)
   if (!start) return
-  for (let i = 0; i < start.drum.lugs; i++) {
+  let refused = 0
+  while (refused < TRIES) {
     const view = currentView(session)
     if (!view || view.phase !== 'read' || view.drum.id !== start.drum.id || view.side !== start.side) return
-    if (!(await tapPractice(session, { audible: false }))) return
+    refused = (await tapPractice(session, { audible: false })) ? 0 : refused + 1
   }
 }
 
 /** The practice drum's rods follow the hand; called for turns made with the practice drum on the Bench. */
-export async function turnPractice(session: Session, view: BenchView, turns: readonly number[]): Promise<void> {
+export async function turnPractice(
+  session: Session,
+  view: BenchView,
+  turns: readonly number[],
+): Promise<void> {
   const state = practiceState(session, view.kit, view.drum, view.side)
   const seed = seedFromText(`${practiceKey(state)}/${state.taps}/${JSON.stringify(state.rods)}`)
   await session.setPractice([{ ...state, rods: turnedByHand(state.rods, turns, seed) }])
 }
 
 /** Takes a turn of the practice drum back exactly: it was not made. */
-export async function unturnPractice(session: Session, view: BenchView, turns: readonly number[]): Promise<void> {
+export async function unturnPractice(
+  session: Session,
+  view: BenchView,
+  turns: readonly number[],
+): Promise<void> {
   const state = practiceState(session, view.kit, view.drum, view.side)
   await session.setPractice([{ ...state, rods: state.rods.map((rod, i) => rod - (turns[i] ?? 0)) }])
 }

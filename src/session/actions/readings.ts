@@ -20,20 +20,32 @@ export function currentView(session: Session): BenchView | null {
 export function expectation(view: BenchView): MeasureOptions {
   const { drum, side, sitting, head, kept, aim } = view
   const size = { diameterInches: drum.diameterInches, side }
-  const read = [...(sitting?.passes.at(-1)?.readings.values() ?? [])].map(({ hz }) => hz).sort((a, b) => a - b)
+  const read = [...(sitting?.passes.at(-1)?.readings.values() ?? [])]
+    .map(({ hz }) => hz)
+    .sort((a, b) => a - b)
   if (read.length >= 2) {
     return { ...size, expectHz: read[Math.floor(read.length / 2)], expectCents: FROM_LUGS_CENTS }
   }
   const near = lastKnown(head)?.meanHz ?? (aim.kind === 'hz' ? aim.hz : kept?.meanHz)
   return near
     ? { ...size, expectHz: near, expectCents: FROM_TARGET_CENTS }
-    : { ...size, expectHz: usualLugHz(drum.diameterInches, drum.threadPitchMm), expectCents: 2 * FROM_TARGET_CENTS }
+    : {
+        ...size,
+        expectHz: usualLugHz(drum.diameterInches, drum.threadPitchMm),
+        expectCents: 2 * FROM_TARGET_CENTS,
+      }
 }
 
 /** Puts a measured tap on a lug; a refused one is shown and changes nothing. */
 export function takeTap(session: Session, view: BenchView, tap: Tap, lug: number, source: Source): boolean {
   const used = tap.verdict === 'ok' && tap.hz !== null
-  session.set({ bench: { ...session.get().bench, lastTap: { tap, lug, used }, lug: used ? null : session.get().bench.lug } })
+  session.set({
+    bench: {
+      ...session.get().bench,
+      lastTap: { tap, lug, used },
+      lug: used ? null : session.get().bench.lug,
+    },
+  })
   if (!used) return false
   session.append([
     {

@@ -25,7 +25,11 @@ export function keepOnSheet(session: Session, name: string, keepUneven: boolean)
       side,
       sheet,
       name,
-      target: targetFromFit({ meanHz, meanErrorCents, cosineCents, sineCents, waveErrorCents }, tolerance, keepUneven),
+      target: targetFromFit(
+        { meanHz, meanErrorCents, cosineCents, sineCents, waveErrorCents },
+        tolerance,
+        keepUneven,
+      ),
       source: practice ? 'practice' : 'hand',
       algorithm: EVENING_VERSION,
     },

@@ -15,7 +15,15 @@ async function logTurns(session: Session, turns: number[], planned: number[] | n
   if (!view) return
   const { drum, side, practice } = view
   session.append([
-    { kind: 'rodsTurned', drum: drum.id, side, turns, planned, source: practice ? 'practice' : 'hand', algorithm: null },
+    {
+      kind: 'rodsTurned',
+      drum: drum.id,
+      side,
+      turns,
+      planned,
+      source: practice ? 'practice' : 'hand',
+      algorithm: null,
+    },
   ])
   session.set({ bench: { ...session.get().bench, lastTap: null, lug: null } })
   if (practice) await turnPractice(session, view, turns)
@@ -51,7 +59,15 @@ export async function turnedOtherwise(session: Session, turns: readonly number[]
 export function pressed(session: Session): void {
   const view = currentView(session)
   if (!view) return
-  session.append([{ kind: 'pressed', drum: view.drum.id, side: view.side, source: view.practice ? 'practice' : 'hand', algorithm: null }])
+  session.append([
+    {
+      kind: 'pressed',
+      drum: view.drum.id,
+      side: view.side,
+      source: view.practice ? 'practice' : 'hand',
+      algorithm: null,
+    },
+  ])
 }
 
 /** Shows the next move although some lugs were not read. */
@@ -60,14 +76,20 @@ export function moveOn(session: Session): void {
 }
 
 /** Undoing a turn: it was not made at all. */
-export async function turnNotMade(session: Session, event: Extract<HumbraEvent, { kind: 'rodsTurned' }>): Promise<void> {
+export async function turnNotMade(
+  session: Session,
+  event: Extract<HumbraEvent, { kind: 'rodsTurned' }>,
+): Promise<void> {
   const view = currentView(session)
   session.append([{ kind: 'withdrawn', event: event.id, source: 'hand', algorithm: null }], event.kit)
   if (view && event.source === 'practice') await unturnPractice(session, view, event.turns)
 }
 
 /** Undoing a turn: the rods were turned back by hand. */
-export async function turnedBack(session: Session, event: Extract<HumbraEvent, { kind: 'rodsTurned' }>): Promise<void> {
+export async function turnedBack(
+  session: Session,
+  event: Extract<HumbraEvent, { kind: 'rodsTurned' }>,
+): Promise<void> {
   const back = event.turns.map((turn) => -turn)
   const view = currentView(session)
   if (!view) return
