@@ -7,7 +7,7 @@ import { truthOf, type PracticeHead } from '@/core/practice/model'
 import { seededRandom, type Random } from '@/core/numeric/random'
 import { secondAnswerPrior, turnLawPrior } from '@/core/membrane/turnLaw'
 import { centsBetween, shiftByCents } from '@/core/units/pitch'
-import { median, printTable, quantile } from './stats'
+import { median, medianMs, printTable, quantile } from './stats'
 
 /** Heads of the practice drum, first order, rough by a tenth of a turn a rod; hidden answers, a hand of 1/64 turn. */
 const CASES = [
@@ -147,4 +147,27 @@ export function benchEvening(): void {
     ['head and way', 'found', '1 pass', '2', '3', 'end', '90%', 'off', 'passes', 'covered'],
     rows,
   )
+}
+
+/** Time from a whole history to the next pass. */
+export function benchAdviceTime(): void {
+  const rows = CASES.map(({ inches, lugs, hz }) => {
+    const random = seededRandom(3)
+    const rounds: Round[] = Array.from({ length: 4 }, (_, i) => ({
+      readingsHz: Array.from({ length: lugs }, () => hz * (1 + 0.01 * random.normal())),
+      pressed: true,
+      ...(i < 3 ? { turns: new Array<number>(lugs).fill(0.03125) } : {}),
+    }))
+    const ms = medianMs(() => {
+      even({
+        head: {
+          ...{ side: 'batter', diameterInches: inches, lugs, hoop: 'triple-flanged', threadPitchMm: 1.058 },
+          pliesMils: [10],
+        },
+        ...{ target: { hz }, keys: 2, rounds },
+      })
+    })
+    return [`${inches} in, ${lugs} lugs`, `${ms.toFixed(1)} ms`]
+  })
+  printTable('Four rounds of readings to advice, median', ['head', 'time'], rows)
 }

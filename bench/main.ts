@@ -1,5 +1,9 @@
-import { benchEvening } from './evening'
+import { benchAdviceTime, benchEvening } from './evening'
 import { benchMeasuring, benchMeasuringTime } from './measuring'
+import { benchPages } from './pages'
+
 benchMeasuringTime()
+benchAdviceTime()
+benchPages()
 benchMeasuring()
-if (process.argv[2]) benchEvening()
+benchEvening()

@@ -7,7 +7,7 @@ test('the demo snare: rough to even in three passes, kept, backed off, brought b
   await expect(move(page).getByText('Even', { exact: true })).toBeVisible()
 
   await page.getByRole('button', { name: 'Keep it on a sheet' }).click()
-  await page.getByLabel('Sheet', { exact: false }).last().fill('Test room')
+  await page.getByRole('dialog').getByRole('combobox').fill('Test room')
   await page.getByRole('button', { name: 'Keep it', exact: true }).click()
   await expect(page.getByLabel('sheet', { exact: true })).toHaveValue(/.+/)
   await expect(page.getByLabel('target', { exact: true })).toHaveValue('sheet')

@@ -35,7 +35,7 @@ export function Choice<V extends string>({
           key={item.value}
           value={item.value}
           className={clsx(
-            'min-h-11 min-w-11 border-b-[3px] px-2.5 text-base',
+            'min-h-11 min-w-11 border-b-[3px] px-1.5 text-base md:px-2.5',
             item.value === value
               ? 'border-ink font-bold text-ink'
               : 'border-transparent text-soft hover:text-ink',

@@ -54,7 +54,7 @@ export function BenchHeader({ view }: { view: BenchView }) {
             aria-label={`${drum.name}: choose a drum`}
             className="flex min-h-11 items-center gap-1.5"
           >
-            <h1 className="text-2xl font-bold md:text-4xl">{drum.name}</h1>
+            <h1 className="text-xl font-bold md:text-4xl">{drum.name}</h1>
             <ChevronDown aria-hidden size={22} className="text-soft" />
           </DropdownMenu.Trigger>
           <DropdownMenu.Portal>

@@ -14,7 +14,7 @@ export function Big({ children }: { children: ReactNode }) {
 
 /** A small word between the big ones. */
 export function Light({ children }: { children: ReactNode }) {
-  return <span className="px-[0.24em] text-[0.58em] first:pl-0 font-light text-soft">{children}</span>
+  return <span className="px-[0.24em] text-[0.58em] font-light text-soft">{children}</span>
 }
 
 /** A fraction of a turn, set by hand: not every font has sixteenths. */

@@ -26,7 +26,7 @@ export function ReadPanel({ view }: { view: BenchView }) {
       <p className="text-soft">
         {read} of {view.drum.lugs} lugs read
       </p>
-      <div aria-live="polite">
+      <div aria-live="polite" className="-ml-3.5">
         <Big>
           <Light>{settings.source === 'typed' ? 'lug' : 'tap'}</Light>
           {view.lug}

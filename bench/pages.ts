@@ -1,0 +1,26 @@
+import { existsSync, readFileSync } from 'node:fs'
+import { gzipSync } from 'node:zlib'
+import { printTable } from './stats'
+
+/** Bytes of JavaScript that a page asks for when it is first opened, from the last build. */
+export function benchPages(): void {
+  const rows = ['index', 'bench', 'sheets'].flatMap((page) => {
+    const file = `.next/server/app/${page}.html`
+    if (!existsSync(file)) return []
+    const sources = [...readFileSync(file, 'utf8').matchAll(/<script[^>]*\bsrc="([^"?]+)[^"]*"/g)].map(
+      (match) => match[1],
+    )
+    const files = [...new Set(sources)].map((source) => readFileSync(source.replace('/_next/', '.next/')))
+    const sum = (sizes: number[]) => Math.round(sizes.reduce((a, b) => a + b, 0) / 1024)
+    const raw = sum(files.map((bytes) => bytes.length))
+    return [
+      [
+        page === 'index' ? '/' : `/${page}`,
+        `${raw} KB`,
+        `${sum(files.map((bytes) => gzipSync(bytes).length))} KB`,
+      ],
+    ]
+  })
+  if (rows.length === 0) console.log('\nNo build here: run npm run build first for the bytes of each page.')
+  else printTable('JavaScript on first load', ['page', 'bytes', 'gzip'], rows)
+}
