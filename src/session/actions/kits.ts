@@ -19,7 +19,7 @@ export function removeKit(session: Session): void {
   if (!kit) return
   session.append([kitEdit({ what: 'kitRemoved' })])
   session.setSettings({ kit: null, drum: null })
-  session.notify(`Removed the kit ${kit.name}.`)
+  session.notify(`Removed the kit ${kit.name}. The kits menu brings it back.`)
 }
 
 /** Brings back the kit that was removed last. */
