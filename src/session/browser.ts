@@ -57,6 +57,10 @@ export function browserSession(): Session {
   if (!session) {
     session = new Session(browserDeps())
     const started = session
+    // What the disk refused lives only here: leaving asks first.
+    window.addEventListener('beforeunload', (event) => {
+      if (started.get().saveFailed) event.preventDefault()
+    })
     void started.start(bringDemo).then(() => watchAdvice(started))
   }
   return session

@@ -31,14 +31,14 @@ export function eventLog(db: Db): EventLog {
     },
     async append(events) {
       const tx = db.transaction('events', 'readwrite', { durability: 'strict' })
-      let last = 0
-      for (const event of events) {
-        // An event that is already there (a merge, a retry) is left as it is.
-        if (await tx.store.index('id').getKey(event.id)) continue
-        last = await tx.store.add({ id: event.id, event })
-      }
+      // All look-ups and all additions are under way at once: the demo's thousand events take a moment, not seconds.
+      const index = tx.store.index('id')
+      const known = await Promise.all(events.map(({ id }) => index.getKey(id)))
+      // An event that is already there (a merge, a retry) is left as it is.
+      const fresh = events.filter((_, i) => known[i] === undefined)
+      const places = await Promise.all(fresh.map((event) => tx.store.add({ id: event.id, event })))
       await tx.done
-      return last
+      return places.at(-1) ?? 0
     },
   }
 }

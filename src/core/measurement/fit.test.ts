@@ -85,7 +85,7 @@ test('the error of a clean tail is the Cramer-Rao bound', () => {
     ONE.amplitude * Math.cos(ONE.phase),
     -ONE.amplitude * Math.sin(ONE.phase),
   ]
-  const slopes = truth.map((value, i) => {
+  const slopes = truth.map((_, i) => {
     const h = 1e-5
     const up = clean(truth.map((v, j) => (j === i ? v + h : v)))
     const down = clean(truth.map((v, j) => (j === i ? v - h : v)))
