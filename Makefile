@@ -18,7 +18,7 @@ browser:
 demo: install
 	npm run -s build
 	@echo "Humbra is at http://localhost:$(PORT)"
-	@node node_modules/next/dist/bin/next start -p $(PORT)
+	@node node_modules/next/dist/bin/next start -p $(PORT) > /dev/null
 
 test: install browser
 	npm run -s test
