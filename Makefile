@@ -11,9 +11,11 @@ node_modules/.installed: package-lock.json package.json
 	npm ci --no-audit --no-fund
 	@touch $@
 
-# Debian's Chromium and poppler, for the tests of the real interface.
+# Debian's Chromium for the tests of the real interface, and its packages of recorded drums for those of the ear.
+DEBIAN = chromium fonts-dejavu-core avldrums.lv2-soundfont sonic-pi-samples flac
 browser:
-	@test -x /usr/bin/chromium || (apt-get update -qq && apt-get install -y -qq --no-install-recommends chromium fonts-dejavu-core)
+	@test -x /usr/bin/chromium -a -x /usr/bin/flac -a -d /usr/share/sonic-pi/samples -a -e /usr/share/sounds/sf2/Black_Pearl_4_LV2.sf2 \
+	  || (apt-get update -qq && apt-get install -y -qq --no-install-recommends $(DEBIAN))
 
 demo: install
 	npm run -s build

@@ -25,9 +25,17 @@ const common = {
 
 const config = {
   maxWorkers: 2,
+  // No test is timed: on a machine that is slow today they only take longer.
+  testTimeout: 60_000,
   projects: [
     { ...common, displayName: 'node', testEnvironment: 'node', testMatch: ['**/*.test.ts'] },
-    { ...common, displayName: 'dom', testEnvironment: 'jsdom', testMatch: ['**/*.test.tsx'] },
+    {
+      ...common,
+      displayName: 'dom',
+      testEnvironment: 'jsdom',
+      testMatch: ['**/*.test.tsx'],
+      setupFiles: ['<rootDir>/src/screens/testSetup.ts'],
+    },
   ],
 }
 

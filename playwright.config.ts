@@ -5,6 +5,8 @@ const PORT = 3217
 export default defineConfig({
   testDir: 'e2e',
   timeout: 150_000,
+  // What a person would wait for on a machine that is slow today.
+  expect: { timeout: 15_000 },
   // One at a time: the fake microphone loses samples on a busy machine.
   workers: 1,
   retries: 0,

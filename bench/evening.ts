@@ -1,96 +1,96 @@
 import { even } from '@/core/evening/even'
-import type { EvenAnswer } from '@/core/evening/types'
+import type { EvenAnswer, EvenRequest } from '@/core/evening/types'
 import { spreadCents } from '@/core/head/harmonics'
-import type { Round } from '@/core/head/types'
-import { turnedByHand } from '@/core/practice/drum'
-import { truthOf, type PracticeHead } from '@/core/practice/model'
-import { seededRandom, type Random } from '@/core/numeric/random'
-import { secondAnswerPrior, turnLawPrior } from '@/core/membrane/turnLaw'
-import { centsBetween, shiftByCents } from '@/core/units/pitch'
+import type { Learned, Round } from '@/core/head/types'
+import { turnLawPrior } from '@/core/membrane/turnLaw'
+import { seededRandom } from '@/core/numeric/random'
+import { centsBetween } from '@/core/units/pitch'
+import { drumOf, HEADS, type BenchHead } from './heads'
+import { oracle } from './oracle'
 import { median, medianMs, printTable, quantile } from './stats'
 
-/** Heads of the practice drum, first order, rough by a tenth of a turn a rod; hidden answers, a hand of 1/64 turn. */
-const CASES = [
-  { inches: 14, lugs: 10, hz: 234 },
-  { inches: 14, lugs: 8, hz: 234 },
-  { inches: 12, lugs: 6, hz: 210 },
-  { inches: 10, lugs: 6, hz: 290 },
-  { inches: 13, lugs: 5, hz: 180 },
-  { inches: 15, lugs: 8, hz: 105 },
-  { inches: 20, lugs: 8, hz: 66 },
-] as const
-const SEEDS = 40
-const READING_CENTS = 1.5
-const MOST_PASSES = 8
-const ROUGH_TURNS = 0.1
+const MOST_PASSES = 6
+const TOLERANCE_CENTS = 5
+const UNDER_CENTS = 6
+/** Unevenness of the edge tension that a hand's own error makes: 1/64 of the turn or so that holds a head. */
+const HAND_SHARE = 0.015
 
-type Way = (
-  rounds: Round[],
-  head: PracticeHead,
-  hz: number,
+export type Way = (
+  request: EvenRequest,
+  head: BenchHead,
+  drum: ReturnType<typeof drumOf>,
 ) => { turns: number[]; answer: EvenAnswer | null } | null
 
-const humbra: Way = (rounds, head, hz) => {
-  const answer = even({
-    head: {
-      side: 'batter',
-      diameterInches: head.diameterInches,
-      lugs: head.lugs,
-      hoop: 'triple-flanged',
-      threadPitchMm: 1.058,
-      pliesMils: [...head.pliesMils],
-    },
-    target: { hz },
-    keys: 2,
-    largestStepTurns: 0.5,
-    rounds,
-  })
-  return answer.reason === null ? { turns: answer.turns, answer } : null
+const humbra: Way = (request) => {
+  const answer = even(request)
+  return answer.reason === null ? { turns: answer.turns, answer } : { turns: [], answer }
 }
 
 /** What many do: each lug by its own error, as if a rod moved its own lug alone. */
-const eachByItself: Way = (rounds, head, hz) => {
-  const k = turnLawPrior(head.diameterInches).mean
+const eachByItself: Way = ({ rounds, target }, head) => {
+  const hz = (target as { hz: number }).hz
+  const k = turnLawPrior(head.inches).mean
   const turns = rounds.at(-1)!.readingsHz!.map((reading) => {
-    const turn = (hz * hz - reading! ** 2) / k
+    const turn = reading === null ? 0 : (hz * hz - reading ** 2) / k
     return Math.max(-0.5, Math.min(0.5, Math.round(turn * 32) / 32))
   })
   return turns.every((turn) => turn === 0) ? null : { turns, answer: null }
 }
 
 /** The careful school: lugs that read low go up by an eighth. */
-const lowOnesUp: Way = (rounds, _head, hz) => {
-  const turns = rounds.at(-1)!.readingsHz!.map((reading) => (centsBetween(hz, reading!) < -5 ? 1 / 8 : 0))
+const lowOnesUp: Way = ({ rounds, target }) => {
+  const hz = (target as { hz: number }).hz
+  const turns = rounds
+    .at(-1)!
+    .readingsHz!.map((reading) => (reading !== null && centsBetween(hz, reading) < -5 ? 1 / 8 : 0))
   return turns.every((turn) => turn === 0) ? null : { turns, answer: null }
 }
 
 interface Run {
+  /** True spread found, and after every pass. */
   spreads: number[]
   end: number
   offCents: number
+  rods: number
   covered: number
   forecasts: number
+  wrongDone: boolean
+  saidDone: boolean
+  /** Relative unevenness of the edge tension, found and at the end. */
+  edgeBefore: number
+  edgeAfter: number
+  /** Furthest above the target that the mean came, in cents. */
+  overCents: number
+  /** Rods were said not to answer; on these heads all do. */
+  falseAlarm: boolean
+  learned: Learned | null
 }
 
-function runOne(way: Way, inches: number, lugs: number, hz: number, seed: number): Run {
-  const random: Random = seededRandom(seed * 131 + inches)
-  const prior = turnLawPrior(inches)
-  const head: PracticeHead = {
-    diameterInches: inches,
-    depthInches: 7,
-    lugs,
-    pliesMils: [10],
-    evenHz: hz * Math.exp(-0.05 + 0.05 * random.normal()),
-    rods: Array.from({ length: lugs }, () => ROUGH_TURNS * random.normal()),
-    hz2PerTurn: prior.mean * Math.exp(0.3 * random.normal()),
-    secondAnswer: secondAnswerPrior('triple-flanged', lugs).mean + 0.08 * random.normal(),
-    other: { pliesMils: [10], lugHz: hz, muted: true },
-  }
+const unevenness = (values: readonly number[]) => {
+  const mean = values.reduce((sum, v) => sum + v, 0) / values.length
+  return Math.sqrt(values.reduce((sum, v) => sum + (v / mean - 1) ** 2, 0) / values.length)
+}
+
+function runOne(
+  way: Way,
+  head: BenchHead,
+  kind: 'poles' | 'bare',
+  { taps, learned }: { taps?: number; learned?: Learned | null } = {},
+): Run {
+  const drum = drumOf(head)
   const rounds: Round[] = []
-  const run: Run = { spreads: [], end: 0, offCents: 0, covered: 0, forecasts: 0 }
+  const found = drum.truth()
+  const run: Run = {
+    ...{ spreads: [], end: 0, offCents: 0, rods: 0, covered: 0, forecasts: 0 },
+    ...{ wrongDone: false, saidDone: false, edgeBefore: unevenness(found.edgeTension), edgeAfter: 0 },
+    ...{ overCents: 0, learned: null, falseAlarm: false },
+    ...{ overCents: 0, learned: null },
+  }
   let last: EvenAnswer | null = null
+  let wanted: number[] | null = null
   for (let pass = 0; pass < MOST_PASSES; pass++) {
-    const { lugHz } = truthOf(head)
+    const { lugHz, meanHz } = drum.truth()
+    run.overCents = Math.max(run.overCents, centsBetween(head.hz, meanHz))
     run.spreads.push(spreadCents(lugHz))
     lugHz.forEach((truth, i) => {
       if (!last) return
@@ -98,60 +98,172 @@ function runOne(way: Way, inches: number, lugs: number, hz: number, seed: number
       if (Math.abs(centsBetween(last.predictedHz[i], truth)) < 1.96 * last.predictedErrorCents[i])
         run.covered++
     })
-    rounds.push({
-      readingsHz: lugHz.map((truth) => shiftByCents(truth, READING_CENTS * random.normal())),
-      readingErrorCents: READING_CENTS,
-      pressed: true,
-    })
-    const move = way(rounds, head, hz)
-    if (!move) break
+    rounds.push(drum.read(kind, taps === undefined ? null : (wanted ?? firstLugs(head.lugs, taps))))
+    const request: EvenRequest = {
+      head: {
+        ...{ side: 'batter', diameterInches: head.inches, lugs: head.lugs, hoop: head.hoop },
+        ...{ threadPitchMm: 1.058, pliesMils: head.pliesMils },
+      },
+      ...{ target: { hz: head.hz }, keys: 2, largestStepTurns: 0.5, toleranceCents: TOLERANCE_CENTS },
+      rounds,
+      ...(learned ? { learned } : {}),
+    }
+    const move = way(request, head, drum)
+    run.falseAlarm ||= (move?.answer?.silentRods.length ?? 0) > 0
+    run.learned = move?.answer?.learned ?? null
+    if (move?.answer?.done) {
+      run.saidDone = move.answer.reason === 'within-tolerance'
+      run.wrongDone = run.saidDone && spreadCents(lugHz) > 2 * TOLERANCE_CENTS
+    }
+    if (!move || move.turns.length === 0) break
     last = move.answer
+    if (taps !== undefined && last) wanted = last.readNext.slice(0, taps)
     rounds.at(-1)!.turns = move.turns
-    head.rods = turnedByHand(head.rods, move.turns, seed * 977 + pass)
+    run.rods += move.turns.filter((turn) => turn !== 0).length
+    drum.turn(move.turns)
   }
-  const truth = truthOf(head)
+  const truth = drum.truth()
   run.end = spreadCents(truth.lugHz)
-  run.offCents = Math.abs(centsBetween(hz, truth.meanHz))
+  run.offCents = Math.abs(centsBetween(head.hz, truth.meanHz))
+  run.edgeAfter = unevenness(truth.edgeTension)
   return run
 }
 
-export function benchEvening(): void {
-  const ways: Array<[string, Way]> = [
-    ['humbra', humbra],
-    ['each by itself', eachByItself],
-    ['low ones up 1/8', lowOnesUp],
+/** The first lugs to tap before anything is known: neighbours and one across, which tell the wave. */
+function firstLugs(lugs: number, taps: number): number[] {
+  return even({
+    head: {
+      side: 'batter',
+      diameterInches: 14,
+      lugs,
+      hoop: 'triple-flanged',
+      threadPitchMm: 1.058,
+      pliesMils: [10],
+    },
+    target: { level: true },
+    rounds: [{ readingsHz: new Array<null>(lugs).fill(null) }],
+  }).readNext.slice(0, taps)
+}
+
+const oracleWay: Way = (request, head, drum) => {
+  const turns = oracle(head, request, drum)
+  return turns ? { turns, answer: null } : null
+}
+
+const after = (runs: readonly Run[], pass: number) =>
+  runs.map((run) => run.spreads[Math.min(pass, run.spreads.length - 1)])
+
+function row(name: string, runs: readonly Run[], best: readonly Run[]): string[] {
+  const percent = (part: number, whole: number) => (whole ? `${Math.round((100 * part) / whole)}%` : '–')
+  const spread = (values: readonly number[]) =>
+    `${median(values).toFixed(1)} / ${quantile(values, 0.9).toFixed(1)}`
+  const under = runs.map((run) => {
+    const pass = run.spreads.findIndex((value) => value < UNDER_CENTS)
+    return pass === -1 ? MOST_PASSES : pass
+  })
+  const total = (key: 'covered' | 'forecasts') => runs.reduce((sum, run) => sum + run[key], 0)
+  const ends = best.map((run) => run.end)
+  const toEnd = runs.map((run, i) => {
+    const pass = run.spreads.findIndex((value) => value <= Math.max(ends[i], TOLERANCE_CENTS))
+    return pass === -1 ? MOST_PASSES : pass
+  })
+  return [
+    name,
+    median(after(runs, 0)).toFixed(0),
+    ...[1, 2, 3].map((pass) => spread(after(runs, pass))),
+    spread(runs.map((run) => run.end)),
+    (median(after(runs, 2)) / median(after(best, 2))).toFixed(2),
+    `${median(under)} / ${quantile(under, 0.9)}`,
+    quantile(toEnd, 0.9).toFixed(0),
+    median(runs.map((run) => run.offCents)).toFixed(1),
+    quantile(
+      runs.map((run) => run.overCents),
+      0.9,
+    ).toFixed(0),
+    (runs.reduce((sum, run) => sum + run.rods, 0) / runs.length).toFixed(1),
+    percent(total('covered'), total('forecasts')),
+    percent(runs.filter((run) => run.wrongDone).length, runs.filter((run) => run.saidDone).length),
+    `${(100 * median(runs.map((run) => run.edgeBefore))).toFixed(1)} → ${(100 * median(runs.map((run) => run.edgeAfter))).toFixed(1)}`,
+    percent(runs.filter((run) => run.edgeAfter > run.edgeBefore + HAND_SHARE).length, runs.length),
+    percent(runs.filter((run) => run.falseAlarm).length, runs.length),
   ]
-  const rows = CASES.flatMap(({ inches, lugs, hz }) =>
-    ways.map(([name, way]) => {
-      const runs = Array.from({ length: SEEDS }, (_, seed) => runOne(way, inches, lugs, hz, seed + 1))
-      const after = (pass: number) =>
-        median(runs.map((run) => run.spreads[Math.min(pass, run.spreads.length - 1)]))
-      const forecasts = runs.reduce((sum, run) => sum + run.forecasts, 0)
-      const covered = runs.reduce((sum, run) => sum + run.covered, 0)
-      return [
-        `${inches} in, ${lugs} lugs, ${hz} Hz: ${name}`,
-        ...[0, 1, 2, 3].map((pass) => after(pass).toFixed(1)),
-        median(runs.map((run) => run.end)).toFixed(1),
-        quantile(
-          runs.map((run) => run.end),
-          0.9,
-        ).toFixed(1),
-        median(runs.map((run) => run.offCents)).toFixed(1),
-        median(runs.map((run) => run.spreads.length - 1)).toFixed(0),
-        forecasts ? `${Math.round((100 * covered) / forecasts)}%` : '–',
-      ]
-    }),
-  )
+}
+
+const HEADER = [
+  ...[
+    'heads and way',
+    'found',
+    '1 pass',
+    '2',
+    '3',
+    'end',
+    '2 / oracle',
+    'to 6 c',
+    'to oracle',
+    'off',
+    'over',
+  ],
+  ...['rods', 'covered', 'false done', 'edge %', 'edge worse', 'false alarm'],
+]
+
+export function benchEvening(): void {
+  const ways: Array<[string, Way, 'poles' | 'bare']> = [
+    ['poles given', humbra, 'poles'],
+    ['bare numbers', humbra, 'bare'],
+    ['oracle', oracleWay, 'bare'],
+    ['each by itself', eachByItself, 'bare'],
+    ['low ones up 1/8', lowOnesUp, 'bare'],
+  ]
+  const groups: Array<[string, (head: BenchHead) => boolean]> = [
+    ['all', () => true],
+    ['12 to 14 in, 200 Hz and up', ({ inches, hz }) => inches >= 12 && inches <= 14 && hz >= 200],
+    ...[8, 10, 12, 13, 14, 16, 18, 22].map((size): [string, (head: BenchHead) => boolean] => [
+      `${size} in`,
+      ({ inches }) => inches === size,
+    ]),
+    ...(['from slack', 'slightly out', 'one rod far out', 'one side backed off'] as const).map(
+      (start): [string, (head: BenchHead) => boolean] => [start, (head) => head.start === start],
+    ),
+  ]
+  const runs = ways.map(([, way, kind]) => HEADS.map((head) => runOne(way, head, kind)))
+  const best = runs[2]
+  const again = HEADS.map((head, i) => runOne(humbra, head, 'poles', { learned: runs[0][i].learned }))
+  const rows: string[][] = groups.flatMap(([name, belongs]) => {
+    const pick = (all: readonly Run[]) => all.filter((_, i) => belongs(HEADS[i]))
+    const shown = name === 'all' || name.startsWith('12 to') ? ways.length : 3
+    return ways
+      .slice(0, shown)
+      .map(([way], i) =>
+        row(i === 0 ? `${name} (${pick(best).length}): ${way}` : `  ${way}`, pick(runs[i]), pick(best)),
+      )
+  })
+  rows.unshift(row('all: poles given, the drum known from a session before', again, best))
   printTable(
-    `True spread in cents, median of ${SEEDS} rough heads of the first-order practice drum; readings of ${READING_CENTS} c, a hand of 1/64 turn`,
-    ['head and way', 'found', '1 pass', '2', '3', 'end', '90%', 'off', 'passes', 'covered'],
+    `True spread in cents, median / 90%, on ${HEADS.length} heads of the practice drum; see bench/heads.ts for the mix`,
+    HEADER,
     rows,
   )
+  const few = HEADS.filter(({ lugs }) => lugs === 8 || lugs === 10)
+  const fewBest = best.filter((_, i) => few.includes(HEADS[i]))
+  printTable('Four taps a pass, heads with 8 and 10 lugs', HEADER, [
+    row(
+      `four taps (${few.length})`,
+      few.map((head) => runOne(humbra, head, 'poles', { taps: 4 })),
+      fewBest,
+    ),
+    row(
+      'all taps',
+      runs[0].filter((_, i) => few.includes(HEADS[i])),
+      fewBest,
+    ),
+    row('oracle', fewBest, fewBest),
+  ])
 }
 
 /** Time from a whole history to the next pass. */
 export function benchAdviceTime(): void {
-  const rows = CASES.map(({ inches, lugs, hz }) => {
+  const rows = [4, 6, 8, 10, 12].map((lugs) => {
+    const hz = 200
     const random = seededRandom(3)
     const rounds: Round[] = Array.from({ length: 4 }, (_, i) => ({
       readingsHz: Array.from({ length: lugs }, () => hz * (1 + 0.01 * random.normal())),
@@ -161,13 +273,13 @@ export function benchAdviceTime(): void {
     const ms = medianMs(() => {
       even({
         head: {
-          ...{ side: 'batter', diameterInches: inches, lugs, hoop: 'triple-flanged', threadPitchMm: 1.058 },
+          ...{ side: 'batter', diameterInches: 14, lugs, hoop: 'triple-flanged', threadPitchMm: 1.058 },
           pliesMils: [10],
         },
         ...{ target: { hz }, keys: 2, rounds },
       })
     })
-    return [`${inches} in, ${lugs} lugs`, `${ms.toFixed(1)} ms`]
+    return [`${lugs} lugs`, `${ms.toFixed(1)} ms`]
   })
   printTable('Four rounds of readings to advice, median', ['head', 'time'], rows)
 }

@@ -1,9 +1,17 @@
 import { benchAdviceTime, benchEvening } from './evening'
+import { benchFaults } from './faults'
+import { benchHearing } from './hearing'
 import { benchMeasuring, benchMeasuringTime } from './measuring'
 import { benchPages } from './pages'
+import { benchPairs } from './pairs'
+import { benchSpacing } from './spacing'
 
 benchMeasuringTime()
 benchAdviceTime()
 benchPages()
+benchSpacing()
+benchHearing()
 benchMeasuring()
+benchFaults()
+benchPairs()
 benchEvening()

@@ -1,6 +1,6 @@
 import FFT from 'fft.js'
 import { measureSound } from '@/core/measurement/measure'
-import { playTap } from '@/core/practice/tap'
+import { heardLugHz, playTap } from '@/core/practice/tap'
 import { practiceHead, roughRods } from '@/core/practice/drum'
 import { centsBetween } from '@/core/units/pitch'
 import { median, medianMs, printTable, quantile } from './stats'
@@ -49,7 +49,7 @@ export function benchMeasuring(): void {
         refused++
         continue
       }
-      const error = Math.abs(centsBetween(played.truth.lugHz[lug - 1], tap.hz))
+      const error = Math.abs(centsBetween(heardLugHz(played), tap.hz))
       if (error > 100) wrongMode++
       errors.push(error)
       claims.push((1731.2 * tap.standardErrorHz) / tap.hz)

@@ -4,7 +4,7 @@ import { printTable } from './stats'
 
 /** Bytes of JavaScript that a page asks for when it is first opened, from the last build. */
 export function benchPages(): void {
-  const rows = ['index', 'bench', 'sheets'].flatMap((page) => {
+  const rows = ['index', 'bench', 'spacing', 'sheets', 'run'].flatMap((page) => {
     const file = `.next/server/app/${page}.html`
     if (!existsSync(file)) return []
     const sources = [...readFileSync(file, 'utf8').matchAll(/<script[^>]*\bsrc="([^"?]+)[^"]*"/g)].map(

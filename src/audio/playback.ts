@@ -1,14 +1,21 @@
 let context: AudioContext | null = null
 
+/** The one context that everything is played through; null where the browser has no sound. */
+export function output(): AudioContext | null {
+  if (typeof AudioContext === 'undefined') return null
+  context ??= new AudioContext()
+  void context.resume()
+  return context
+}
+
 /** Plays samples once, as they are; does nothing where the browser has no sound. */
 export function play(samples: Float32Array, rateHz: number): void {
-  if (typeof AudioContext === 'undefined') return
-  context ??= new AudioContext()
-  const buffer = context.createBuffer(1, samples.length, rateHz)
+  const out = output()
+  if (!out) return
+  const buffer = out.createBuffer(1, samples.length, rateHz)
   buffer.copyToChannel(new Float32Array(samples), 0)
-  const node = context.createBufferSource()
+  const node = out.createBufferSource()
   node.buffer = buffer
-  node.connect(context.destination)
-  void context.resume()
+  node.connect(out.destination)
   node.start()
 }

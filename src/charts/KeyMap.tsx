@@ -1,3 +1,4 @@
+import { HeadOutline } from './HeadOutline'
 import { SweepShape } from './KeySweep'
 import type { KeyMapModel } from './keymap.model'
 
@@ -7,15 +8,7 @@ export function KeyMap({ model, label }: { model: KeyMapModel; label: string }) 
   const moved = model.lugs.filter((lug) => lug.next)
   return (
     <svg width={size} height={size} role="img" aria-label={label} className="block">
-      <circle
-        cx={size / 2}
-        cy={size / 2}
-        r={radius}
-        fill="var(--tape)"
-        stroke="var(--soft)"
-        strokeWidth={2}
-      />
-      <rect x={badge.x - 10} y={badge.y - 4} width={20} height={7} fill="var(--soft)" />
+      <HeadOutline size={size} radius={radius} badge={badge} />
       {moved.length === 2 ? (
         <line
           x1={moved[0].labelX}

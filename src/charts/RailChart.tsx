@@ -1,3 +1,4 @@
+import { IntervalLine } from './IntervalLine'
 import type { RailLane, RailModel } from './rail.model'
 
 /** One lane of the rail: marks, whisker, bracket, and the line to the next drum. */
@@ -21,28 +22,34 @@ export function RailLaneChart({
       {model.notes.map((tick) => (
         <line key={tick.label} x1={tick.x} x2={tick.x} y1={0} y2={height} stroke="var(--line)" />
       ))}
+      {lane.range ? (
+        <>
+          <rect
+            x={lane.range.from}
+            y={y + 13}
+            width={Math.max(2, lane.range.to - lane.range.from)}
+            height={5}
+            fill="var(--good-band)"
+          />
+          <line
+            x1={lane.range.best}
+            x2={lane.range.best}
+            y1={y + 10}
+            y2={y + 21}
+            stroke="var(--good)"
+            strokeWidth={2}
+          />
+        </>
+      ) : null}
       {lane.before !== null ? (
         <line x1={lane.before} x2={lane.before} y1={0} y2={y} stroke="var(--soft)" />
       ) : null}
       {lane.next && lane.batter !== null ? (
-        <>
-          <path
-            d={`M${lane.batter} ${y}V${height - 14}H${lane.next.x}V${height}`}
-            fill="none"
-            stroke="var(--soft)"
-          />
-          <text
-            x={Math.max(lane.batter, lane.next.x) + 10}
-            y={height - 9}
-            fontSize={14}
-            fill="var(--ink)"
-            stroke="var(--case)"
-            strokeWidth={4}
-            paintOrder="stroke"
-          >
-            {lane.next.label}
-          </text>
-        </>
+        <IntervalLine
+          from={{ x: lane.batter, y }}
+          to={{ x: lane.next.x, y: height, turnY: height - 14 }}
+          label={lane.next.label}
+        />
       ) : null}
       {lane.bracket ? (
         <path

@@ -1,4 +1,4 @@
-/** The key map: the head from outside, badge at the top, lugs clockwise from it. */
+/** The key map: the head from outside, lugs clockwise from the badge, which is at the top unless the drum is turned. */
 export interface KeyMapModel {
   size: number
   radius: number
@@ -18,13 +18,20 @@ export interface KeyMapModel {
 /**
  * @param turns per rod of the next move, 0 for rods it leaves alone
  * @param tap lug to tap, from 1; null when none is asked for
+ * @param facing rod (from 1) that the drum is turned by to face the hand, at the bottom; null with the badge at the top
  */
-export function keyMapModel(size: number, turns: readonly number[], tap: number | null = null): KeyMapModel {
+export function keyMapModel(
+  size: number,
+  turns: readonly number[],
+  tap: number | null = null,
+  facing: number | null = null,
+): KeyMapModel {
   const radius = size * 0.36
   const centre = size / 2
+  const turned = facing === null ? 0 : Math.PI - (2 * Math.PI * (facing - 0.5)) / turns.length
   const lugs = turns.map((turn, i) => {
     // The badge stands between the last lug and the first.
-    const angle = (2 * Math.PI * (i + 0.5)) / turns.length - Math.PI / 2
+    const angle = (2 * Math.PI * (i + 0.5)) / turns.length - Math.PI / 2 + turned
     const at = (r: number) => ({ x: centre + r * Math.cos(angle), y: centre + r * Math.sin(angle) })
     const rim = at(radius)
     const label = at(radius * 0.72)
@@ -39,5 +46,9 @@ export function keyMapModel(size: number, turns: readonly number[], tap: number 
       tapped: tap === i + 1,
     }
   })
-  return { size, radius, badge: { x: centre, y: centre - radius - 9 }, lugs }
+  const badge = {
+    x: centre + (radius + 9) * Math.sin(turned),
+    y: centre - (radius + 9) * Math.cos(turned),
+  }
+  return { size, radius, badge, lugs }
 }

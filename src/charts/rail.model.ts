@@ -10,6 +10,8 @@ export interface RailLaneInput {
   spreadCents: number | null
   targetHz: number | null
   toleranceCents: number
+  /** Where the batter speaks, and where it is at its best. */
+  range: { lowestHz: number; favouriteHz: number; highestHz: number } | null
 }
 
 export interface RailLane {
@@ -20,6 +22,7 @@ export interface RailLane {
   whisker: { from: number; to: number } | null
   /** Ends of the target's bracket. */
   bracket: { from: number; to: number } | null
+  range: { from: number; to: number; best: number } | null
   relation: string | null
   /** Where the line to the next drum's batter arrives, and what the interval is; null at the last drum. */
   next: { x: number; label: string } | null
@@ -67,6 +70,12 @@ export function intervalText(cents: number): string {
   return off === 0 ? base : `${base} ${off > 0 ? '+' : '−'}${Math.abs(off)} c`
 }
 
+/** How the resonant head stands to the batter: "fourth up", "alike". */
+export function headsText(aboveCents: number): string {
+  const side = Math.abs(aboveCents) < 50 ? '' : aboveCents > 0 ? ' up' : ' down'
+  return `${intervalText(aboveCents)}${side}`
+}
+
 export function railModel(lanes: readonly RailLaneInput[], width: number, a4Hz: number): RailModel {
   const pitches = lanes.flatMap((lane) =>
     [lane.batterHz, lane.resonantHz, lane.targetHz].filter((hz) => hz !== null),
@@ -95,11 +104,14 @@ export function railModel(lanes: readonly RailLaneInput[], width: number, a4Hz: 
       batter,
       resonant: at(lane.resonantHz),
       whisker: batter !== null && half !== null ? { from: batter - half, to: batter + half } : null,
+      range: lane.range && {
+        from: Math.max(0, x(lane.range.lowestHz)),
+        to: Math.min(width, x(lane.range.highestHz)),
+        best: x(lane.range.favouriteHz),
+      },
       bracket: target !== null ? { from: target - bracketHalf, to: target + bracketHalf } : null,
       relation:
-        lane.batterHz && lane.resonantHz
-          ? `${intervalText(centsBetween(lane.batterHz, lane.resonantHz))}${Math.abs(centsBetween(lane.batterHz, lane.resonantHz)) < 50 ? '' : lane.resonantHz > lane.batterHz ? ' up' : ' down'}`
-          : null,
+        lane.batterHz && lane.resonantHz ? headsText(centsBetween(lane.batterHz, lane.resonantHz)) : null,
       next:
         following?.batterHz && lane.batterHz
           ? { x: x(following.batterHz), label: intervalText(centsBetween(lane.batterHz, following.batterHz)) }

@@ -2,12 +2,14 @@ import { ANYWHERE_COMMANDS } from './anywhere'
 import { BENCH_COMMANDS } from './bench'
 import { KIT_COMMANDS } from './kit'
 import { PLACE_COMMANDS } from './places'
+import { RUN_COMMANDS } from './run'
 import type { Command } from './types'
 
 /** All commands, in the order of the palette and the sheet of keys. */
 export const COMMANDS: readonly Command[] = [
   ...PLACE_COMMANDS,
   ...BENCH_COMMANDS,
+  ...RUN_COMMANDS,
   ...KIT_COMMANDS,
   ...ANYWHERE_COMMANDS,
 ]

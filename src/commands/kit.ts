@@ -18,6 +18,13 @@ export const KIT_COMMANDS: Command[] = [
     run: ({ open }) => open('new-kit'),
   },
   {
+    id: 'kit.borrowed',
+    label: 'A borrowed kit, from sizes only',
+    group: 'Kit',
+    enabled: () => true,
+    run: ({ open }) => open('borrowed-kit'),
+  },
+  {
     id: 'kit.rename',
     label: 'Rename this kit',
     group: 'Kit',

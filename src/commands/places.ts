@@ -12,5 +12,7 @@ const place = (id: string, label: string, to: Place, shortcut: string): Command 
 export const PLACE_COMMANDS: Command[] = [
   place('kit', 'the kit', '/', 'g k'),
   place('bench', 'the bench', '/bench', 'g b'),
+  place('spacing', 'the spacing of the kit', '/spacing', 'g p'),
   place('sheets', 'the sheets', '/sheets', 'g s'),
+  place('run', 'the retune run', '/run', 'g r'),
 ]

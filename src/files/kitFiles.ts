@@ -1,3 +1,4 @@
+import { fileName, saveBlob } from './save'
 import { readKitFile, writeKitFile, type KitFile, type KitFileResult } from '@/core/records/kitFile'
 
 const LARGEST_BYTES = 100 * 1024 * 1024
@@ -9,13 +10,7 @@ export async function readChosenKit(file: File): Promise<KitFileResult> {
   return readKitFile(await file.text())
 }
 
-/** Hands a file to the browser to save. */
+/** Hands the kit to the browser to save. */
 export function saveKit(file: KitFile, name: string): void {
-  const url = URL.createObjectURL(new Blob([writeKitFile(file)], { type: 'application/json' }))
-  const link = document.createElement('a')
-  link.href = url
-  link.download = `${name.replace(/[^\p{L}\p{N}]+/gu, '-').replace(/^-|-$/g, '') || 'kit'}.humbra.json`
-  link.click()
-  // The download reads the address after the click has returned.
-  setTimeout(() => URL.revokeObjectURL(url), 10_000)
+  saveBlob(new Blob([writeKitFile(file)], { type: 'application/json' }), fileName(name, 'humbra.json'))
 }

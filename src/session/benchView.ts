@@ -1,8 +1,12 @@
 import { benchHead, evenRequestFor, lastKnown, type BenchHead } from '@/core/keeping/bench'
-import type { Sitting } from '@/core/keeping/history'
+import { alike, CHECK_LUGS, climbOf, isPressOnly, settlingNow } from '@/core/keeping/climbing'
+import type { Pass, Sitting } from '@/core/keeping/history'
+import type { Climb } from '@/core/fitting/climb'
+import type { Settling } from '@/core/fitting/settling'
 import type { KitState } from '@/core/keeping/log'
-import { orderSteps } from '@/core/evening/order'
-import type { EvenRequest, Step } from '@/core/evening/types'
+import { nextInOrder } from '@/core/keeping/order'
+import { stepsLeft } from '@/core/evening/order'
+import { targetMeanHz, type EvenRequest, type Step } from '@/core/evening/types'
 import { aimOf, sheetTarget } from '@/core/keeping/targets'
 import type { Aim, Drum, Side, Target } from '@/core/records/kit'
 import type { OtherHead } from '@/core/records/event'
@@ -10,15 +14,17 @@ import type { Advice } from '@/workers/protocol'
 import type { SessionState } from './state'
 
 /**
- * What the Bench is asking for: tap a lug, turn rods, press, or nothing any more.
+ * What the Bench is asking for: a round of all rods up from slack, tap a lug, turn rods, press, or nothing any more.
  */
-export type BenchPhase = 'read' | 'turn' | 'press' | 'done'
+export type BenchPhase = 'read' | 'turn' | 'press' | 'done' | 'climb'
 
 export interface BenchView {
   kit: KitState
   drum: Drum
   side: Side
   practice: boolean
+  /** Lugs count as read by the dial gauge, not by pitch. */
+  byGauge: boolean
   head: BenchHead
   sitting: Sitting | null
   otherHead: OtherHead
@@ -36,6 +42,21 @@ export interface BenchView {
   movesMade: number
   /** Turned in this pass: net per rod. */
   turnedNow: number[] | null
+  /** The way up, on a head that was begun from slack. */
+  climb: Climb | null
+  /** How a fresh head sinks; null on one that is not fresh. */
+  settling: Settling | null
+  /** Lugs that this round wants read. */
+  lugsWanted: number
+}
+
+/** A head is fresh for so long after it was fitted. */
+const FRESH_MS = 7 * 24 * 3600 * 1000
+
+/** Read by the gauge: chosen so, or its round is full and no lug was tapped. */
+function byGauge(state: SessionState, pass: Pass | null, lugs: number): boolean {
+  if (state.settings.source === 'gauge') return true
+  return pass !== null && pass.readings.size === 0 && pass.dials.size >= lugs
 }
 
 /** The drum and side on the Bench; null in a kit without drums. */
@@ -64,26 +85,35 @@ export function benchView(state: SessionState, kit: KitState | null): BenchView 
     : null
   const known = state.advice
   const advice = known && sameRequest(known.request, request) ? known.answer : null
-  const planned = pass?.planned
-  const left = advice?.plan.turns.map((turn, i) => turn - (planned?.[i] ?? 0)) ?? []
-  const steps = orderSteps(left, state.settings.keys)
+  const climb = climbOf(head, targetMeanHz(request.target), state.settings.largestStepTurns)
+  // A round of the climb is no pass of evening: what the plan would have turned instead is no matter.
+  const climbed = Boolean(climb && pass?.turns && alike(pass.turns))
+  const steps =
+    advice && !climbed ? stepsLeft(advice.plan.turns, pass?.planned ?? null, state.settings.keys) : []
+  const fresh = head.fittedAt !== null && state.clockMs - Date.parse(head.fittedAt) < FRESH_MS
+  const checking =
+    (climb !== null && climb.stage !== 'there') || Boolean(pass && isPressOnly(sitting?.passes.at(-2), pass))
   const view = {
     kit,
     drum,
     side,
     practice,
+    byGauge: byGauge(state, pass, drum.lugs),
     head,
     sitting,
     otherHead: sitting?.passes.at(-1)?.otherHead ?? otherHeadOf(kit, drum, side),
     aim: aimOf(kit, drum.id, side),
     kept: sheetTarget(kit, drum.id, side),
-    lug: nextLug(state, sitting, drum.lugs),
+    lug: nextLug(state, sitting, drum.lugs, advice),
     request,
     openRequest,
     advice,
     steps,
     movesMade: pass?.moves ?? 0,
     turnedNow: pass?.turns ?? null,
+    climb,
+    settling: fresh && sitting ? settlingNow(sitting) : null,
+    lugsWanted: checking ? CHECK_LUGS : drum.lugs,
   }
   return { ...view, phase: phaseOf(view, state) }
 }
@@ -95,31 +125,41 @@ function otherHeadOf(kit: KitState, drum: Drum, side: Side): OtherHead {
 }
 
 function phaseOf(view: Omit<BenchView, 'phase'>, state: SessionState): BenchPhase {
-  const { sitting, drum, advice, turnedNow, steps } = view
+  const { sitting, advice, turnedNow, steps, climb, settling, lugsWanted } = view
   const pass = sitting?.passes.at(-1)
+  const read = pass && !turnedNow ? lugsRead(pass, view.byGauge).length : 0
+  if (climb && climb.stage !== 'there') {
+    if (state.bench.lug !== null || (read > 0 && read < lugsWanted)) return 'read'
+    return climb.stage === 'check' && !state.bench.movedOn ? 'read' : 'climb'
+  }
   if (turnedNow) {
     if (state.bench.lug !== null) return 'read'
     if (steps.length > 0) return 'turn'
     return sitting!.pressedAfter ? 'read' : 'press'
   }
-  const read = pass?.readings.size ?? 0
-  if (read < drum.lugs && !(state.bench.movedOn && read > 0)) return 'read'
+  // Pressed after the readings: what it did is read before anything else.
+  if (sitting?.pressedAfter && !(state.bench.movedOn && read > 0)) return 'read'
+  const enough = state.settings.readOrder === 'fewest' && advice?.plan.enough === true
+  if (read < lugsWanted && !(state.bench.movedOn && read > 0) && !enough) return 'read'
   if (state.bench.lug !== null) return 'read'
   if (!advice) return 'turn'
   if (advice.plan.reason === 'need-readings') return 'read'
-  return advice.plan.done ? 'done' : 'turn'
+  if (!advice.plan.done) return 'turn'
+  return settling && !settling.settled && advice.plan.reason === 'within-tolerance' ? 'press' : 'done'
 }
 
-function nextLug(state: SessionState, sitting: Sitting | null, lugs: number): number {
+/** Lugs read in a pass, newest last: by pitch, or by the gauge where that is what is read by. */
+export function lugsRead(pass: Pass, byGauge: boolean): number[] {
+  return byGauge ? [...pass.dials.keys()] : [...pass.readings.keys()]
+}
+
+function nextLug(state: SessionState, sitting: Sitting | null, lugs: number, advice: Advice | null): number {
   if (state.bench.lug !== null && state.bench.lug <= lugs) return state.bench.lug
   const pass = sitting?.passes.at(-1)
-  const read = pass && !pass.turns ? [...pass.readings.keys()] : []
-  const from = read.at(-1) ?? 0
-  for (let i = 1; i <= lugs; i++) {
-    const lug = ((from + i - 1) % lugs) + 1
-    if (!read.includes(lug)) return lug
-  }
-  return (from % lugs) + 1
+  const read = pass && !pass.turns ? lugsRead(pass, byGauge(state, pass, lugs)) : []
+  const telling = state.settings.readOrder === 'fewest' ? advice?.plan.readNext[0] : undefined
+  if (telling !== undefined && !read.includes(telling)) return telling
+  return nextInOrder(state.settings.readOrder, lugs, read)
 }
 
 const keys = new WeakMap<EvenRequest, string>()

@@ -4,6 +4,7 @@ import { browserMicrophone } from '@/audio/microphone'
 import { eventLog } from '@/storage/eventLog'
 import { practiceStore } from '@/storage/practiceStore'
 import { openHumbraDb } from '@/storage/schema'
+import { takeStore } from '@/storage/takeStore'
 import { settingsStore } from '@/storage/settingsStore'
 import { bringDemo } from './actions/files'
 import { watchAdvice } from './adviceWatch'
@@ -24,7 +25,12 @@ function browserDeps(): SessionDeps {
       const db = await openHumbraDb()
       // Asks that the browser does not clear the log when space runs short; a refusal changes nothing here.
       void navigator.storage?.persist?.().catch(() => undefined)
-      return { log: eventLog(db), practice: practiceStore(db), settings: settingsStore(db) }
+      return {
+        log: eventLog(db),
+        practice: practiceStore(db),
+        settings: settingsStore(db),
+        takes: takeStore(db),
+      }
     },
     ear: () => (ear ??= startEar()),
     adviser: () => (adviser ??= startAdviser()),

@@ -3,13 +3,29 @@ import type { Ear } from '@/workers/ear/client'
 import type { EventLog } from '@/storage/eventLog'
 import type { PracticeStore } from '@/storage/practiceStore'
 import type { SettingsStore } from '@/storage/settingsStore'
+import type { TakeStore } from '@/storage/takeStore'
 import type { Microphone } from '@/audio/microphone'
+
+export interface Stores {
+  log: EventLog
+  practice: PracticeStore
+  settings: SettingsStore
+  takes: TakeStore
+}
 
 /** All that the session needs of the outside; the tests hand it stand-ins. */
 export interface SessionDeps {
-  openStorage(): Promise<{ log: EventLog; practice: PracticeStore; settings: SettingsStore } | null>
-  ear(): Pick<Ear, 'measure' | 'practiceTap' | 'listen' | 'aimAt' | 'push'>
-  adviser(): Pick<Adviser, 'advise'>
+  openStorage(): Promise<Stores | null>
+  ear(): Pick<
+    Ear,
+    | ('measure' | 'practiceTap' | 'practiceHand' | 'practiceAnswers')
+    | 'listen'
+    | 'aimAt'
+    | 'push'
+    | 'deafen'
+    | 'look'
+  >
+  adviser(): Pick<Adviser, 'advise' | 'pair' | 'pairMap' | 'plan'>
   microphone: Microphone
   /** Runs a task while no other tab writes. */
   exclusive<T>(task: () => Promise<T>): Promise<T>

@@ -1,6 +1,13 @@
 import { benchHead, lastKnown } from '@/core/keeping/bench'
+import { FINDINGS } from '@/core/fitting/lookOver'
+import { openFindings, type NotedFinding } from '@/core/keeping/findings'
+import { openRun } from '@/core/keeping/runs'
+import { wantsWork, worklist } from '@/core/keeping/worklist'
+import { snareHeadAge } from '@/core/pair/snare'
 import type { KitState } from '@/core/keeping/log'
-import { sheetTarget, toleranceOf } from '@/core/keeping/targets'
+import { rangeOf } from '@/core/keeping/planning'
+import { isOut, sheetTarget, toleranceOf } from '@/core/keeping/targets'
+import type { DrumRange } from '@/core/spacing/range'
 import { SIDES, type Drum, type Side, type Target } from '@/core/records/kit'
 import { centsBetween } from '@/core/units/pitch'
 import type { SessionState } from './state'
@@ -24,6 +31,10 @@ export interface DrumSummary {
   heads: Record<Side, HeadSummary>
   /** Head most in need of work; null when nothing is. */
   worst: HeadSummary | null
+  /** What looking over found and nobody put right yet. */
+  findings: NotedFinding[]
+  /** Where its batter speaks, as far as size, marks and sheets say. */
+  range: DrumRange
 }
 
 export function headSummary(
@@ -59,8 +70,8 @@ function stateOf(
   target: Target | null,
 ): HeadSummary['state'] {
   if (meanHz === null) return 'not-read'
-  if (off !== null && Math.abs(off) > tolerance) return 'off'
-  if (!target?.keepUneven && spread !== null && spread > tolerance) return 'uneven'
+  if (off !== null && isOut(off, tolerance)) return 'off'
+  if (!target?.keepUneven && spread !== null && isOut(spread, tolerance)) return 'uneven'
   return target ? 'settled' : 'no-target'
 }
 
@@ -71,11 +82,63 @@ function need(head: HeadSummary): number {
   return head.state === 'not-read' && head.target ? 0.5 : 0
 }
 
+/** The next best thing to do with a kit, and why. */
+export type NextThing =
+  | { do: 'run' }
+  | { do: 'look'; drum: Drum; side: Side; finding: NotedFinding }
+  | { do: 'tune' | 'read'; drum: Drum; side: Side; why: HeadSummary; minutes: number | null }
+  | { do: 'age'; drum: Drum; months: number }
+  | { do: 'keep' }
+  | { do: 'plan' }
+  | null
+
+/**
+ * What to do next: a run that is under way goes first, then what is to be put right before turning, then the head most in need, by the sheet
+ * where there is one; then heads never read, an old snare side, keeping what was reached, planning.
+ */
+export function nextThing(state: SessionState, kit: KitState, drums: readonly DrumSummary[]): NextThing {
+  if (openRun(kit.runs)) return { do: 'run' }
+  const found = drums.flatMap(({ drum, findings }) => findings.map((finding) => ({ drum, finding })))
+  const first = found.find(({ finding }) => FINDINGS[finding.finding].goOn !== 'yes')
+  if (first) return { do: 'look', ...first, side: first.finding.side }
+  const { source, keys } = state.settings
+  const sheet = kit.sheets.find(({ id }) => id === kit.sheet)
+  const list = sheet
+    ? worklist({ kit, sheet, practice: source === 'practice', keys, nowMs: state.clockMs })
+    : []
+  const inNeed = list.filter(wantsWork).sort((a, b) => b.worth - a.worth)[0]
+  if (inNeed) {
+    const own = drums.find(({ drum }) => drum.id === inNeed.drum.id)!
+    const why = own.heads[inNeed.side]
+    const what = why.state === 'not-read' || why.state === 'settled' ? ('read' as const) : ('tune' as const)
+    return { do: what, drum: own.drum, side: inNeed.side, why, minutes: inNeed.minutes }
+  }
+  const uneven = drums.find(({ worst }) => worst)
+  if (uneven)
+    return { do: 'tune', drum: uneven.drum, side: uneven.worst!.side, why: uneven.worst!, minutes: null }
+  for (const { drum, heads } of drums) {
+    const unread = SIDES.map((side) => heads[side]).find((head) => head.state === 'not-read')
+    if (unread) return { do: 'read', drum, side: unread.side, why: unread, minutes: null }
+  }
+  for (const { drum } of drums) {
+    const { months, age } = snareHeadAge(drum.resonant.fittedOn, state.clockMs)
+    if (drum.kind === 'snare' && age === 'due') return { do: 'age', drum, months: Math.round(months!) }
+  }
+  if (drums.length === 0) return null
+  return sheet ? { do: 'plan' } : { do: 'keep' }
+}
+
 export function kitSummary(state: SessionState, kit: KitState): DrumSummary[] {
   const practice = state.settings.source === 'practice'
   return kit.drums.map((drum) => {
     const [batter, resonant] = SIDES.map((side) => headSummary(kit, drum, side, practice, state.clockMs))
     const worst = need(batter) >= need(resonant) ? batter : resonant
-    return { drum, heads: { batter, resonant }, worst: need(worst) > 0 ? worst : null }
+    return {
+      drum,
+      heads: { batter, resonant },
+      worst: need(worst) > 0 ? worst : null,
+      findings: openFindings(kit, drum.id, practice),
+      range: rangeOf(kit, drum, practice),
+    }
   })
 }

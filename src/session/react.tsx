@@ -6,7 +6,8 @@ import { browserSession } from './browser'
 import { INITIAL_STATE, type Session } from './session'
 import type { SessionState } from './state'
 
-const SessionContext = createContext<Session | null>(null)
+/** Exported for tests, which bring a session on stand-ins. */
+export const SessionContext = createContext<Session | null>(null)
 
 const nothing = () => () => undefined
 const initial = () => INITIAL_STATE

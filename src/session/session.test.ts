@@ -11,6 +11,7 @@ import {
   restoreKit,
 } from './actions/kits'
 import { decideImport, importKit, kitFileOf } from './actions/files'
+import { clearFinding, noteFinding } from './actions/findings'
 import { currentView, readAgain, typeReading, withdrawTap } from './actions/readings'
 import { keepOnSheet } from './actions/sheets'
 import {
@@ -192,6 +193,8 @@ test('new film begins a new history', async () => {
 test('a kit file of a kit that is here: merge, both, replace', async () => {
   const { session } = await withSnare()
   await readAll(session)
+  noteFinding(session, 'dirty', [2])
+  clearFinding(session, currentView(session)!.head.findings[0].id)
   const file = kitFileOf(session)!
   const chosen = () => new File([JSON.stringify(file)], 'kit.json')
   await importKit(session, chosen())
@@ -202,6 +205,9 @@ test('a kit file of a kit that is here: merge, both, replace', async () => {
   await importKit(session, chosen())
   decideImport(session, 'both')
   expect(session.get().kits.map((kit) => kit.name)).toEqual(['Test kit', 'Test kit (file)'])
+  // What was put right stays so in the copy, whose events have other ids.
+  session.setSettings({ kit: session.get().kits[1].id })
+  expect(currentView(session)!.head.findings).toEqual([])
   session.setSettings({ kit: file.kit })
   await importKit(session, chosen())
   decideImport(session, 'replace')

@@ -3,19 +3,37 @@ import { DEFAULT_SETTINGS, settingsSchema, type Settings } from '@/core/keeping/
 import type { HumbraEvent } from '@/core/records/event'
 import { SCHEMA_VERSION } from '@/core/records/kit'
 import type { PracticeState } from '@/core/records/practice'
-import type { EventLog } from '@/storage/eventLog'
-import type { PracticeStore } from '@/storage/practiceStore'
-import type { SettingsStore } from '@/storage/settingsStore'
-import type { SessionDeps } from './deps'
-import type { Notice, SessionState } from './state'
+import type { StoredTake, TakeStore } from '@/storage/takeStore'
+import type { SessionDeps, Stores } from './deps'
+import type { BenchUi, Notice, SessionState } from './state'
 
 type Listener = () => void
 type Distribute<T> = T extends unknown ? Omit<T, 'id' | 'at' | 'schema' | 'kit'> : never
 /** An event as an action makes it; the session adds id, time, schema and kit. */
 export type Draft = Distribute<HumbraEvent> & { kit?: string }
 
-const NO_BENCH = { lug: null, movedOn: false, lastTap: null, busy: null }
-const SILENCE = { state: 'off', trouble: null, level: 0, ringing: false } as const
+export const NO_BENCH: BenchUi = {
+  lug: null,
+  movedOn: false,
+  lastTap: null,
+  heard: [],
+  looking: null,
+  stayNearHz: null,
+  busy: null,
+  strike: 'lug',
+  centreWhy: null,
+  hung: undefined,
+}
+const SILENCE: SessionState['hearing'] = {
+  state: 'off',
+  trouble: null,
+  level: 0,
+  noise: 0,
+  ringing: false,
+  peaks: [],
+  rateHz: 0,
+  inputs: [],
+}
 
 export const INITIAL_STATE: SessionState = {
   phase: 'starting',
@@ -45,7 +63,7 @@ export function practiceKey(state: Pick<PracticeState, 'kit' | 'drum' | 'side'>)
 export class Session {
   private state: SessionState = INITIAL_STATE
   private readonly listeners = new Set<Listener>()
-  private storage: { log: EventLog; practice: PracticeStore; settings: SettingsStore } | null = null
+  private storage: Stores | null = null
   private lastPlace = 0
   private pending: HumbraEvent[] = []
   private saving: Promise<void> = Promise.resolve()
@@ -165,6 +183,22 @@ export class Session {
       this.deps.announce()
     } catch {
       this.set({ saveFailed: true })
+    }
+  }
+
+  /** The kept sounds; null where the browser keeps nothing. */
+  takes(): TakeStore | null {
+    return this.storage?.takes ?? null
+  }
+
+  /** Keeps sounds of readings; a full disk loses the sound, says so, and never the reading. */
+  async keepTakes(takes: readonly StoredTake[]): Promise<void> {
+    try {
+      await this.storage?.takes.write(takes)
+    } catch {
+      this.notify('The sound of that tap could not be kept: the disk is full. The reading is kept.', {
+        tone: 'caution',
+      })
     }
   }
 

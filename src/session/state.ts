@@ -4,6 +4,7 @@ import type { Settings } from '@/core/keeping/settings'
 import type { Tap } from '@/core/measurement/types'
 import type { HumbraEvent } from '@/core/records/event'
 import type { PracticeState } from '@/core/records/practice'
+import type { TakeRecord } from '@/core/records/take'
 import type { Advice } from '@/workers/protocol'
 
 /** The whole mutable state of the app, replaced as one on every change. */
@@ -35,17 +36,55 @@ export interface BenchUi {
   /** The user wants the next move although not every lug was read. */
   movedOn: boolean
   /** The newest tap that was heard, used or refused, and the lug it was for. */
-  lastTap: { tap: Tap; lug: number; used: boolean } | null
+  lastTap: HeardTap | null
+  /** What was heard lately, newest last, with its sound. */
+  heard: readonly HeardTap[]
+  /** Id of the tap that is looked at closely; null when none is. */
+  looking: number | null
+  /** Chosen by the user: taps are read near this pitch; null to trust the ear's own judgement. */
+  stayNearHz: number | null
   busy: 'tap' | 'file' | null
+  /** What the next stroke is meant for: the lug in focus, or the centre with both heads free. */
+  strike: 'lug' | 'centre'
+  /** Why the last stroke on the centre could not be read; null when it was. */
+  centreWhy: string | null
+  /** Where the drum hangs for the strokes to come: null for held by the rim; undefined while nobody said. */
+  hung: string | null | undefined
 }
 
 export type MicrophoneTrouble = 'refused' | 'missing' | 'insecure' | 'busy' | 'lost' | 'unsupported'
 
 export interface Hearing {
-  state: 'off' | 'asking' | 'on'
+  /** `paused`: the browser holds the sound back (a call, a locked screen, a tab behind). */
+  state: 'off' | 'asking' | 'on' | 'paused'
   trouble: MicrophoneTrouble | null
   level: number
+  /** rms between taps, full scale 1. */
+  noise: number
   ringing: boolean
+  /** Peaks of the newest taps. */
+  peaks: readonly number[]
+  /** Rate as the device delivers it; 0 while closed. */
+  rateHz: number
+  inputs: readonly InputDevice[]
+}
+
+export interface InputDevice {
+  id: string
+  name: string
+}
+
+/** One tap as it was heard. */
+export interface HeardTap {
+  id: number
+  tap: Tap
+  lug: number
+  used: boolean
+  /** The event of its reading while that counts. */
+  event: string | null
+  /** In words, where it was not used: what was wrong and what to do. */
+  why: string | null
+  sound: { samples: Float32Array; rateHz: number; strokeSeconds: number } | null
 }
 
 export interface Notice {
@@ -60,4 +99,5 @@ export interface WaitingImport {
   kit: string
   events: HumbraEvent[]
   practice: PracticeState[]
+  takes: TakeRecord[]
 }

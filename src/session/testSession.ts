@@ -1,21 +1,34 @@
+import { solvePair } from '@/core/pair/solve'
+import { planKit } from '@/core/spacing/plan'
 import type { PracticeState } from '@/core/records/practice'
 import type { HumbraEvent } from '@/core/records/event'
+import type { StoredTake } from '@/storage/takeStore'
+import { usualDrum } from '@/core/keeping/defaults'
 import { advise } from '@/workers/adviser/advise'
+import { addDrum, chooseHead, makeKit } from './actions/kits'
+import { currentView, typeReading } from './actions/readings'
 import type { SessionDeps } from './deps'
 import { Session } from './session'
 
 /** A session on stand-ins, for tests: memory for a disk that can be full, a clock and ids of its own, no microphone. */
 export interface TestBench {
   session: Session
-  disk: { events: HumbraEvent[]; practice: PracticeState[]; settings: unknown; full: boolean }
+  disk: {
+    events: HumbraEvent[]
+    practice: PracticeState[]
+    settings: unknown
+    takes: StoredTake[]
+    full: boolean
+  }
   advanceMs(ms: number): void
 }
 
 export function testSession(
-  disk: TestBench['disk'] = { events: [], practice: [], settings: undefined, full: false },
+  disk: TestBench['disk'] = { events: [], practice: [], settings: undefined, takes: [], full: false },
 ): TestBench {
   let now = Date.UTC(2026, 0, 5, 12)
-  let ids = disk.events.length
+  // A second session on the same disk must not give out ids that the first one used up beside its events.
+  let ids = 1000 * disk.events.length
   const missing = () => Promise.reject(new Error('not in this test'))
   const deps: SessionDeps = {
     openStorage: () =>
@@ -43,11 +56,48 @@ export function testSession(
             return Promise.resolve()
           },
         },
+        takes: {
+          write: (takes) => {
+            if (disk.full) return Promise.reject(new DOMException('full', 'QuotaExceededError'))
+            disk.takes.push(...takes)
+            return Promise.resolve()
+          },
+          ofKit: (kit) => Promise.resolve(disk.takes.filter((take) => take.kit === kit)),
+          get: (reading) => Promise.resolve(disk.takes.find((take) => take.reading === reading)),
+          sizeOf: (kit) => {
+            const takes = disk.takes.filter((take) => take.kit === kit)
+            return Promise.resolve({
+              takes: takes.length,
+              bytes: takes.reduce((sum, { wav }) => sum + wav.length, 0),
+            })
+          },
+          removeKit: (kit) => {
+            disk.takes = disk.takes.filter((take) => take.kit !== kit)
+            return Promise.resolve()
+          },
+        },
       }),
     ear: () =>
-      ({ measure: missing, practiceTap: missing, listen: missing, aimAt: missing, push: missing }) as never,
-    adviser: () => ({ advise: (plan: never, open: never) => Promise.resolve(advise(plan, open)) }) as never,
-    microphone: { open: () => Promise.resolve({ ok: false, why: 'missing' }) },
+      ({
+        measure: missing,
+        practiceTap: missing,
+        listen: missing,
+        aimAt: missing,
+        push: missing,
+        deafen: missing,
+        look: missing,
+      }) as never,
+    adviser: () =>
+      ({
+        advise: (plan: never, open: never) => Promise.resolve(advise(plan, open)),
+        pair: (request: never) => Promise.resolve(solvePair(request)),
+        pairMap: missing,
+        plan: (request: never) => Promise.resolve(planKit(request)),
+      }) as never,
+    microphone: {
+      open: () => Promise.resolve({ ok: false, why: 'missing' }),
+      inputs: () => Promise.resolve([]),
+    },
     exclusive: (task) => task(),
     announce: () => undefined,
     onAnnounced: () => undefined,
@@ -56,4 +106,28 @@ export function testSession(
     newId: () => `id-${++ids}`,
   }
   return { session: new Session(deps), disk, advanceMs: (ms) => (now += ms) }
+}
+
+/** A session with a kit of a 12 inch tom and a 16 inch floor tom, read by typed numbers. */
+export async function twoToms() {
+  const bench = testSession()
+  const { session, advanceMs } = bench
+  await session.start(() => Promise.resolve())
+  makeKit(session, 'House')
+  addDrum(session, { ...usualDrum('tom', 12, 'rack'), name: 'Rack' })
+  addDrum(session, { ...usualDrum('floor-tom', 16, 'floor'), name: 'Floor' })
+  session.setSettings({ source: 'typed', keys: 2 })
+  const read = (drum: 'rack' | 'floor', side: 'batter' | 'resonant', hz: number) => {
+    chooseHead(session, drum, side)
+    for (let lug = 0; lug < currentView(session)!.drum.lugs; lug++) typeReading(session, hz)
+    advanceMs(1000)
+  }
+  /** All four heads, each so many times its usual pitch. */
+  const readAll = (times = 1) => {
+    read('rack', 'resonant', 200 * times)
+    read('rack', 'batter', 160 * times)
+    read('floor', 'resonant', 130 * times)
+    read('floor', 'batter', 100 * times)
+  }
+  return { ...bench, read, readAll }
 }

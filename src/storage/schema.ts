@@ -1,12 +1,14 @@
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb'
 import type { HumbraEvent } from '@/core/records/event'
 import type { PracticeState } from '@/core/records/practice'
+import type { StoredTake } from './takeStore'
 
 /** The browser's database. A shipped version is never edited: a change of form adds one. */
 export interface HumbraDb extends DBSchema {
   events: { key: number; value: StoredEvent; indexes: { id: string } }
   practice: { key: string; value: PracticeState }
   settings: { key: string; value: unknown }
+  takes: { key: string; value: StoredTake; indexes: { kit: string } }
 }
 
 /** An event with its place in the log. */
@@ -19,7 +21,7 @@ export interface StoredEvent {
 export type Db = IDBPDatabase<HumbraDb>
 
 export const DB_NAME = 'humbra'
-export const DB_VERSION = 1
+export const DB_VERSION = 2
 
 /** Opens the database; `onBlocked` is told when another tab holds an older form open. */
 export function openHumbraDb(onBlocked: () => void = () => undefined): Promise<Db> {
@@ -31,6 +33,7 @@ export function openHumbraDb(onBlocked: () => void = () => undefined): Promise<D
         db.createObjectStore('practice')
         db.createObjectStore('settings')
       }
+      if (oldVersion < 2) db.createObjectStore('takes', { keyPath: 'reading' }).createIndex('kit', 'kit')
     },
     blocked: onBlocked,
     blocking: (_current, _blocked, event) => (event.target as IDBDatabase).close(),

@@ -1,6 +1,9 @@
 import 'fake-indexeddb/auto'
+import { IDBFactory } from 'fake-indexeddb'
 import type { HumbraEvent } from '@/core/records/event'
 import { eventLog } from './eventLog'
+import { openDB } from 'idb'
+import { takeStore } from './takeStore'
 import { practiceStore } from './practiceStore'
 import { openHumbraDb } from './schema'
 import { settingsStore } from './settingsStore'
@@ -40,4 +43,33 @@ test('practice drum and settings', async () => {
   expect(await practiceStore(db).readAll()).toEqual([state])
   await settingsStore(db).write({ keys: 2 })
   expect(await settingsStore(db).read()).toEqual({ keys: 2 })
+})
+
+test('sounds of taps: by kit, counted, removed with it', async () => {
+  const store = takeStore(await openHumbraDb())
+  const take = (reading: string, kit: string, bytes: number) => ({ reading, kit, wav: new Uint8Array(bytes) })
+  await store.write([take('a', 'k', 10), take('b', 'k', 20), take('c', 'other', 5)])
+  expect(await store.sizeOf('k')).toEqual({ takes: 2, bytes: 30 })
+  expect((await store.get('c'))?.wav.length).toBe(5)
+  await store.removeKit('k')
+  expect(await store.ofKit('k')).toEqual([])
+  expect((await store.ofKit('other')).length).toBe(1)
+})
+
+test('a database of the first form keeps everything and gains the sounds', async () => {
+  globalThis.indexedDB = new IDBFactory()
+  const old = await openDB('humbra', 1, {
+    upgrade(db) {
+      const events = db.createObjectStore('events', { keyPath: 'seq', autoIncrement: true })
+      events.createIndex('id', 'id', { unique: true })
+      db.createObjectStore('practice')
+      db.createObjectStore('settings')
+    },
+  })
+  await old.add('events', { id: 'a', event: event('a') })
+  old.close()
+  const db = await openHumbraDb()
+  expect((await eventLog(db).readAfter(0)).events.map(({ id }) => id)).toEqual(['a'])
+  await takeStore(db).write([{ reading: 'a', kit: 'k', wav: new Uint8Array(3) }])
+  expect((await takeStore(db).sizeOf('k')).takes).toBe(1)
 })

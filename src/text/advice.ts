@@ -20,11 +20,21 @@ const CENTS = (cents: number) => `${ROUND(cents)} ${ROUND(cents) === '1' ? 'cent
 export function adviceText(answer: EvenAnswer): string {
   switch (answer.reason) {
     case 'within-tolerance':
-      return `Even to ${CENTS(answer.spreadCents)} and on pitch: good enough here, leave it.`
+      return `Even to ${CENTS(answer.spreadCents)} and on pitch: good enough here, leave it.${silentText(answer)}`
     case 'no-turn-helps':
-      return `Spread ${CENTS(answer.spreadCents)}: no turn that a hand can make would bring it closer.`
+      return answer.leftAlone.length
+        ? `Spread ${CENTS(answer.spreadCents)}: as far as it goes without rod ${listText(answer.leftAlone)}.`
+        : `Spread ${CENTS(answer.spreadCents)}: no turn that a hand can make would bring it closer.`
     case 'ceiling':
       return 'The target lies above the ceiling set for this head. Stop here, or choose a lower pitch.'
+    case 'hoop-or-edge':
+      return answer.silentRods.length
+        ? `Rods ${listText(answer.silentRods)} do not answer: the hoop lies on the shell there, or the edge holds the film. Spread ${CENTS(answer.spreadCents)} is as far as it goes. Look at the hoop from above for an uneven gap.`
+        : answer.hoopOrEdgeKnown
+          ? `Spread ${CENTS(answer.spreadCents)} is as far as it goes: what looking over found of hoop or edge explains the rest.`
+          : `Spread ${CENTS(answer.spreadCents)}, and no turn helps any more: hoop or edge pull this head unevenly. Look at the hoop from above for an uneven gap.`
+    case 'dead-rod':
+      return `Rod ${answer.silentRods.join(' or ')} was turned and the head did not answer${answer.silentRods.length > 1 ? '; the hand tells which of the two turns too easily' : ''}. Look at its thread, its washer and its insert before going on.`
     case 'back-to-slack':
       return 'The pitch keeps swinging past the target and back. Let all rods down to finger-tight and come up again.'
     case 'need-readings':
@@ -46,14 +56,25 @@ function moveText(answer: EvenAnswer): string {
   })
   const more = moves.length > 3 ? ', and the others as listed' : ''
   const rest = moves.flatMap((move) => move.rods).length < answer.turns.length ? '; leave the rest' : ''
-  return `${words.join(', ')}${more}${rest}.`
+  return `${words.join(', ')}${more}${rest}.${silentText(answer)}`
 }
 
-/** Why these rods, in one sentence: what the readings show. */
-export function whyText(answer: EvenAnswer, lugHz: readonly number[]): string {
+function silentText({ silentRods, leftAlone }: EvenAnswer): string {
+  const dead = leftAlone.length
+    ? ` ${leftAlone.length > 1 ? `Rods ${listText(leftAlone)} hold nothing and are` : `Rod ${leftAlone[0]} holds nothing and is`} left alone.`
+    : ''
+  return silentRods.length
+    ? `${dead} Rods ${listText(silentRods)} do not answer: leave them, the hoop may lie on the shell there.`
+    : dead
+}
+
+/** Why these rods, in one sentence: what the readings show, or the turns that a deliberately uneven head is to have. */
+export function whyText(answer: EvenAnswer, lugHz: readonly number[], onPurpose = false): string {
   const off = centsBetween(answer.targetHz, answer.meanHz)
   const moves = alikeMoves(answer.turns)
   if (answer.reason !== null || moves.length === 0) return adviceText(answer)
+  if (onPurpose)
+    return 'Each rod goes towards the turns wanted of it, away from an even pull; mean and pattern are checked after.'
   const whole = moves.flatMap((move) => move.rods).length === answer.turns.length
   const low = lugHz.indexOf(Math.min(...lugHz))
   const high = lugHz.indexOf(Math.max(...lugHz))

@@ -21,5 +21,12 @@ export function tapRecord(tap: Tap, a4Hz: number) {
       standardErrorHz: digits(mode.standardErrorHz, 3),
     })),
     alternatives: tap.alternatives.map(({ hz, odds }) => ({ hz: digits(hz, 2), odds: digits(odds, 3) })),
+    ...(tap.ringSeconds && {
+      glideCents: typeof tap.glideCents === 'number' ? digits(tap.glideCents, 1) : null,
+      ringSeconds: {
+        to20dB: tap.ringSeconds.to20dB && digits(tap.ringSeconds.to20dB, 3),
+        to60dB: tap.ringSeconds.to60dB && digits(tap.ringSeconds.to60dB, 3),
+      },
+    }),
   }
 }

@@ -1,3 +1,4 @@
+import { beatText, bytesText, levelText, pairText } from './heard'
 import { even } from '@/core/evening/even'
 import { adviceText, alikeMoves, whyText } from './advice'
 import { evenAnswerRecord } from './evenAnswer'
@@ -38,4 +39,16 @@ test('one sentence for every decision', () => {
   expect(
     evenAnswerRecord(move).predictedHz.every((hz) => Math.abs(hz * 100 - Math.round(hz * 100)) < 1e-6),
   ).toBe(true)
+})
+
+test('what was heard, in words', () => {
+  expect(beatText(234, 234)).toBe('no beat: alike')
+  expect(beatText(234, 234.5)).toBe('one beat in 2.0 s')
+  expect(beatText(234, 237)).toBe('3.0 beats a second')
+  expect([levelText(0), levelText(0.01)]).toEqual(['silent', '−40 dB'])
+  expect([bytesText(3000), bytesText(1_700_000)]).toEqual(['3 KB', '1.7 MB'])
+  const pair = { apartCents: 11.8, coupledCents: 12 }
+  expect(pairText({ ...pair, cause: 'unevenness' })).toMatch(/^Two tones 12 c apart: the head pulls unevenly/)
+  expect(pairText({ ...pair, cause: 'other-head' })).toMatch(/Mute it/)
+  expect(pairText({ ...pair, cause: 'either' })).toMatch(/Mute the other head/)
 })

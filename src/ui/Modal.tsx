@@ -1,6 +1,7 @@
 'use client'
 
 import { Dialog } from 'radix-ui'
+import { clsx } from 'clsx'
 import { X } from 'lucide-react'
 import type { ReactNode } from 'react'
 
@@ -10,12 +11,14 @@ export function Modal({
   onClose,
   title,
   description,
+  wide = false,
   children,
 }: {
   open: boolean
   onClose: () => void
   title: string
   description?: string
+  wide?: boolean
   children: ReactNode
 }) {
   return (
@@ -24,7 +27,10 @@ export function Modal({
         <Dialog.Overlay className="fixed inset-0 z-40 bg-black/45" />
         <Dialog.Content
           aria-describedby={description ? undefined : ''}
-          className="fixed top-1/2 left-1/2 z-50 max-h-[92dvh] w-[min(94vw,640px)] -translate-x-1/2 -translate-y-1/2 overflow-y-auto bg-case p-6 text-ink shadow-xl"
+          className={clsx(
+            'fixed top-1/2 left-1/2 z-50 max-h-[92dvh] -translate-x-1/2 -translate-y-1/2 overflow-y-auto bg-case p-5 text-ink shadow-xl md:p-6',
+            wide ? 'w-[min(96vw,820px)]' : 'w-[min(94vw,640px)]',
+          )}
         >
           <div className="mb-4 flex items-start justify-between gap-4 border-b border-line pb-3">
             <div>
@@ -33,7 +39,10 @@ export function Modal({
                 <Dialog.Description className="mt-1 text-soft">{description}</Dialog.Description>
               ) : null}
             </div>
-            <Dialog.Close aria-label="Close" className="-mt-2 -mr-2 flex size-11 items-center justify-center">
+            <Dialog.Close
+              aria-label="Close"
+              className="-mt-2 -mr-2 flex size-11 shrink-0 items-center justify-center"
+            >
               <X aria-hidden size={22} />
             </Dialog.Close>
           </div>

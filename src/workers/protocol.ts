@@ -1,16 +1,27 @@
+import type { Feel } from '@/core/head/types'
 import type { EvenAnswer, EvenRequest } from '@/core/evening/types'
 import type { Harmonics } from '@/core/head/harmonics'
 import type { Heard } from '@/core/measurement/listener'
-import type { MeasureOptions, Tap } from '@/core/measurement/types'
+import type { MeasureOptions, Tap, TapLook } from '@/core/measurement/types'
+import type { Mic } from '@/core/records/event'
+import type { PairGrid } from '@/core/pair/map'
+import type { PairAnswer, PairRequest } from '@/core/pair/solve'
+import type { PlanAnswer, PlanRequest } from '@/core/spacing/types'
 import type { PracticeDrum, Rods } from '@/core/practice/drum'
+import type { AllAnswers } from '@/core/practice/answers'
+import type { Trouble } from '@/core/practice/plant'
 
 /** What the two workers can be asked. Arrays of samples are handed over, not copied: the sender loses them. */
 export interface PracticeTap {
   drum: PracticeDrum
   rods: Rods
   other: { lugHz: number; muted: boolean }
-  lug: number
+  /** Lug from 1, or the centre with both heads free. */
+  lug: number | 'centre'
   seed: number
+  mic: Mic
+  /** What muffling and the stand take from the ring, in 1/s. */
+  lossPerSecond?: number
   options: MeasureOptions
 }
 
@@ -18,10 +29,18 @@ export interface PracticeTap {
 export interface EarApi {
   measure(samples: Float32Array, rateHz: number, options: MeasureOptions): Tap[]
   practiceTap(request: PracticeTap): { tap: Tap; samples: Float32Array; rateHz: number }
+  /** The simulated gauge beside every lug, and what a hand feels of every rod. */
+  practiceHand(request: Pick<PracticeTap, 'drum' | 'rods' | 'other'>): { dials: number[]; feel: Feel[] }
+  /** What a careful person answers to every question of the search for a fault, from the practice drum's state. */
+  practiceAnswers(trouble: Trouble): AllAnswers
   /** Starts listening anew at a rate; blocks are then pushed in order. */
   listen(rateHz: number, options: MeasureOptions): void
   aimAt(options: MeasureOptions): void
   push(block: Float32Array): Heard | null
+  /** Hears no stroke for so many seconds, counted from so many samples behind the last block pushed. */
+  deafen(seconds: number, behind: number): void
+  /** Waveform and spectrum of one tap, for looking at. */
+  look(samples: Float32Array, rateHz: number, strokeSeconds: number): TapLook
 }
 
 export interface Advice {
@@ -35,4 +54,10 @@ export interface Advice {
 /** The adviser: what is known of a head to the next pass. */
 export interface AdviserApi {
   advise(plan: EvenRequest, open: EvenRequest | null): Advice
+  /** Both heads of a drum for what is wanted. */
+  pair(request: PairRequest): PairAnswer
+  /** Centre pitch over all settings of both heads, as learned from this drum's readings. */
+  pairMap(request: Omit<PairRequest, 'want' | 'now'>): PairGrid
+  /** Ranked plans of a kit; the first is the best there is. */
+  plan(request: PlanRequest): PlanAnswer
 }

@@ -1,4 +1,4 @@
-import { HAND_ERROR_TURNS } from '../head/estimate'
+import { HAND_ERROR_TURNS } from '../head/hand'
 import { harmonicsOf, patternOverLugs, type Harmonics } from '../head/harmonics'
 import { COSINE, MEAN, SECOND, SINE, TURN_LAW, type Belief } from '../head/kalman'
 import { CENTS_PER_NEPER } from '../units/pitch'
@@ -11,8 +11,10 @@ export type TargetPattern = Harmonics
  * tolerance: 4 would make them equal; the mean is a little dearer, since the ear hears pitch before unevenness.
  */
 const UNEVEN_WEIGHT = 3
-/** Patterns that pitch cannot see are left alone: turning into them costs this part of what a seen error would. */
-const UNSEEN_WEIGHT = { pairs: 0.08, singles: 0.3 }
+/** Patterns that pitch cannot see: an uneven pull there costs this part of what a seen error would. */
+const UNSEEN_WEIGHT = { pairs: 0.08, singles: 0.3, wanted: 0.6 }
+/** What is not known of the drum's answers counts this part: the first pass teaches them, and a timid one teaches little. */
+const RISK = 0.2
 /** A loosened rod sticks and has to be pressed: it is worth this many hand errors. */
 const LOOSEN_WEIGHT = 1.5
 
@@ -28,14 +30,21 @@ export interface CostModel {
  * answers, plus what the hand's own error adds for every rod turned. That last part is why near the end few rods are
  * turned.
  */
-export function passCost(belief: Belief, target: TargetPattern, lugs: number): CostModel {
+export function passCost(belief: Belief, target: TargetPattern, lugs: number, lean: Lean): CostModel {
   const { x, p } = belief
   const toCents = CENTS_PER_NEPER / (2 * target.mean)
   const scale = toCents * toCents
-  const unseen = lugs % 2 === 0 ? UNSEEN_WEIGHT.pairs : UNSEEN_WEIGHT.singles
+  const unseen = lean.none
+    ? 0
+    : lean.wanted
+      ? UNSEEN_WEIGHT.wanted
+      : lugs % 2 === 0
+        ? UNSEEN_WEIGHT.pairs
+        : UNSEEN_WEIGHT.singles
   const handPerRod =
     scale * (HAND_ERROR_TURNS / lugs) ** 2 * (x[TURN_LAW] ** 2 + UNEVEN_WEIGHT * 4 * x[SECOND] ** 2)
   const at = (i: number, j: number) => p[i * 5 + j]
+  const still = unseenPart(lean.turns)
 
   const predict = (turns: readonly number[]): Harmonics => {
     const d = harmonicsOf(turns)
@@ -55,17 +64,32 @@ export function passCost(belief: Belief, target: TargetPattern, lugs: number): C
       at(SECOND, SECOND) * (d.cosine ** 2 + d.sine ** 2)
     const seen =
       (after.mean - target.mean) ** 2 +
-      meanVar +
-      UNEVEN_WEIGHT * ((after.cosine - target.cosine) ** 2 + (after.sine - target.sine) ** 2 + wave)
+      RISK * meanVar +
+      UNEVEN_WEIGHT * ((after.cosine - target.cosine) ** 2 + (after.sine - target.sine) ** 2 + RISK * wave)
     const pattern = patternOverLugs(d, lugs)
     let rest = 0
     let hand = 0
     turns.forEach((t, i) => {
-      rest += (t - pattern[i]) ** 2
+      rest += (still[i] + t - pattern[i]) ** 2
       if (t > 0) hand += 1
       if (t < 0) hand += 1 + LOOSEN_WEIGHT
     })
     return scale * (seen + (unseen * x[TURN_LAW] ** 2 * rest) / lugs) + handPerRod * hand
   }
   return { cost, predict }
+}
+
+/** How the rods are known to pull away from what is wanted of them, in turns. */
+export interface Lean {
+  turns: readonly number[]
+  /** The head is meant to be uneven: what pitch does not see matters as much as what it does. */
+  wanted: boolean
+  /** It does not matter at all. */
+  none?: true
+}
+
+/** What pitch cannot see of some turns: mean and second pattern taken out. */
+export function unseenPart(turns: readonly number[]): number[] {
+  const pattern = patternOverLugs(harmonicsOf(turns), turns.length)
+  return turns.map((turn, i) => turn - pattern[i])
 }

@@ -1,6 +1,7 @@
 import fc from 'fast-check'
 import { turnedByHand } from '../practice/drum'
-import { truthOf, type PracticeHead } from '../practice/model'
+import { lugTruth, type PracticeHead } from '../practice/model'
+import { natureOf } from '../practice/nature'
 import { spreadCents } from '../head/harmonics'
 import type { EvenHead, Round } from '../head/types'
 import { centsBetween } from '../units/pitch'
@@ -115,23 +116,23 @@ test('rough heads are even after three passes by a hand of 1/64 turn', () => {
         depthInches: 6.5,
         lugs: 8,
         pliesMils: [10],
-        evenHz: 228,
-        hz2PerTurn: 28_000 + 1500 * seed,
+        ...{ evenHz: 228, hoop: 'triple-flanged', threadPitchMm: 1.058 },
       },
       rods: [0.12, -0.08, 0.05, 0.1, -0.11, 0.02, -0.06, 0.09].map(
         (x, i) => x * (1 + 0.1 * ((seed + i) % 3)),
       ),
-      ...{ secondAnswer: 0.33 + 0.02 * seed, other: { pliesMils: [10], lugHz: 300, muted: true } },
+      nature: natureOf({ hoop: 'triple-flanged', lugs: 8, diameterInches: 14 }, seed),
+      other: { pliesMils: [10], lugHz: 300, muted: true },
     }
     const rounds: Round[] = []
     for (let pass = 0; pass < 4; pass++) {
-      rounds.push({ readingsHz: truthOf(head).lugHz, readingErrorCents: 1, pressed: true })
+      rounds.push({ readingsHz: lugTruth(head).lugHz, readingErrorCents: 1, pressed: true })
       const answer = even(request({ rounds, largestStepTurns: 0.5 }))
       if (answer.done) break
       rounds.at(-1)!.turns = answer.turns
       head.rods = turnedByHand(head.rods, answer.turns, seed * 10 + pass)
     }
-    const truth = truthOf(head)
+    const truth = lugTruth(head)
     expect(spreadCents(truth.lugHz)).toBeLessThan(9)
     expect(Math.abs(centsBetween(234, truth.meanHz))).toBeLessThan(8)
   }

@@ -60,3 +60,28 @@ export function orderSteps(turns: readonly number[], keys: 1 | 2): Step[] {
   }
   return steps
 }
+
+/**
+ * The steps that are left when some of the plan's turns were made: in the order they were shown in, so that nothing jumps
+ * under the hand. Turns that were no steps of the plan order the rest anew.
+ */
+export function stepsLeft(turns: readonly number[], made: readonly number[] | null, keys: 1 | 2): Step[] {
+  const all = orderSteps(turns, keys)
+  if (!made) return all
+  const left = [...made]
+  const rest = all.filter((step) => {
+    const done = step.rods.every((rod, i) => {
+      const turn = step.turns[i]
+      return left[rod - 1] * turn > 0 && Math.abs(left[rod - 1]) >= Math.abs(turn) - 1e-9
+    })
+    if (done) step.rods.forEach((rod, i) => (left[rod - 1] -= step.turns[i]))
+    return !done
+  })
+  const stray = left.some((turn) => Math.abs(turn) > 1e-9)
+  return stray
+    ? orderSteps(
+        turns.map((turn, i) => turn - made[i]),
+        keys,
+      )
+    : rest
+}

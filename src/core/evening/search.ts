@@ -15,10 +15,14 @@ export interface SearchLimits {
   turnedSoFar: readonly number[]
 }
 
-/** Rods (0-based) that move together. */
-export function rodGroups(lugs: number): number[][] {
-  if (lugs % 2) return Array.from({ length: lugs }, (_, i) => [i])
-  return Array.from({ length: lugs / 2 }, (_, i) => [i, oppositeRod(i, lugs)])
+/** Rods (0-based) that move together; one whose opposite may not move goes alone. */
+function rodGroups(lugs: number, { lowest, highest }: SearchLimits): number[][] {
+  const free = (rod: number) => lowest[rod] < 0 || highest[rod] > 0
+  const groups =
+    lugs % 2
+      ? Array.from({ length: lugs }, (_, i) => [i])
+      : Array.from({ length: lugs / 2 }, (_, i) => [i, oppositeRod(i, lugs)])
+  return groups.map((group) => group.filter(free)).filter((group) => group.length > 0)
 }
 
 /**
@@ -31,7 +35,8 @@ export function searchTurns(
   cost: (turns: readonly number[]) => number,
   limits: SearchLimits,
 ): number[] {
-  const groups = rodGroups(lugs)
+  const groups = rodGroups(lugs, limits)
+  if (groups.length === 0) return new Array<number>(lugs).fill(0)
   const low = groups.map((group) => Math.max(...group.map((rod) => limits.lowest[rod])))
   const high = groups.map((group) => Math.min(...group.map((rod) => limits.highest[rod])))
   // Steps of a pair are counted for both rods together; half of the smallest is one rod alone.

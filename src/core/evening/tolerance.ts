@@ -1,4 +1,4 @@
-import { HAND_ERROR_TURNS } from '../head/estimate'
+import { HAND_ERROR_TURNS } from '../head/hand'
 import { secondAnswerPrior, turnLawPrior } from '../membrane/turnLaw'
 import { CENTS_PER_NEPER } from '../units/pitch'
 import type { EvenHead } from '../head/types'
@@ -20,7 +20,7 @@ export function likelyKind(diameterInches: number, hz: number): DrumKind {
  * harmonic's amplitude, twice that from crest to trough.
  */
 export function handSpreadCents(head: EvenHead, hz: number): number {
-  const k = turnLawPrior(head.diameterInches, head.threadPitchMm).mean
+  const k = turnLawPrior(head.diameterInches, head.threadPitchMm, head.pliesMils).mean
   const second = secondAnswerPrior(head.hoop, head.lugs).mean * k
   const sd = second * HAND_ERROR_TURNS * Math.sqrt(2 / head.lugs)
   return (2 * Math.sqrt(Math.PI / 2) * sd * CENTS_PER_NEPER) / (2 * hz * hz)

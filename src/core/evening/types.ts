@@ -1,7 +1,16 @@
-import type { EvenHead, Learned, Round } from '../head/types'
+import type { SlackSchoolId } from '../head/slackStart'
+import type { EvenHead, GaugeLaw, Learned, Round } from '../head/types'
 
 /** The words of the `even` request and answer; `records/even.ts` guards them at the door. */
-export type EvenTarget = { hz: number } | { level: true } | { profileHz: number[] }
+export type EvenTarget =
+  { hz: number } | { level: true } | { profileHz: number[] } | { hz: number; offsetTurns: number[] }
+
+/** The mean pitch that a target means, in Hz; null where only evenness counts. */
+export function targetMeanHz(target: EvenTarget): number | null {
+  if ('hz' in target) return target.hz
+  if (!('profileHz' in target)) return null
+  return Math.sqrt(target.profileHz.reduce((sum, hz) => sum + hz * hz, 0) / target.profileHz.length)
+}
 
 export interface EvenRequest {
   head: EvenHead
@@ -12,10 +21,24 @@ export interface EvenRequest {
   smallestStepTurns?: number
   rounds: Round[]
   start?: 'slack' | 'unknown'
+  /** With a slack start: how it was found. */
+  slackSchool?: SlackSchoolId
+  /** Found on looking over: rods (from 1) that hold nothing and are left alone, and a hoop or edge that is not true. */
+  deadRods?: number[]
+  hoopOrEdge?: boolean
   learned?: Learned
+  gaugeLaw?: GaugeLaw
+  gaugeError?: number
 }
 
-export type Reason = 'within-tolerance' | 'no-turn-helps' | 'ceiling' | 'back-to-slack' | 'need-readings'
+export type Reason =
+  | 'within-tolerance'
+  | 'no-turn-helps'
+  | 'ceiling'
+  | 'hoop-or-edge'
+  | 'dead-rod'
+  | 'back-to-slack'
+  | 'need-readings'
 
 /** What the hand does at once: at most as many rods as there are keys. Rods are numbered from 1. */
 export interface Step {
@@ -43,4 +66,19 @@ export interface EvenAnswer {
   /** Lugs of the newest round whose readings were left out as another mode or a slip. */
   leftOut: number[]
   learned: Learned
+  /** Enough lugs were read to turn: known closely enough, checked, and in agreement. */
+  enough: boolean
+  /** Rods (from 1) whose feel would tell most: of these pairs pitch cannot say which rod is loose. */
+  ask: number[]
+  /** Pull of every rod away from the mean, in turns, and its error; what pitch cannot see stays wide. */
+  rods: Array<{ turns: number; error: number }>
+  /** Rods (from 1) that were turned and did not answer, with the reasons `dead-rod` and `hoop-or-edge`. */
+  silentRods: number[]
+  /** What looking over found and this answer takes into account: rods left alone (from 1), and a hoop or edge not true. */
+  leftAlone: number[]
+  hoopOrEdgeKnown: boolean
+  /** The newest readings lay this far from the forecast, in standard errors; 1 is as expected, null before a forecast. */
+  surprise: number | null
+  /** Dial law, given or learned. */
+  gaugeLaw: GaugeLaw | null
 }

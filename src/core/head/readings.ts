@@ -9,8 +9,10 @@ export interface LugReading {
   lug: number
   hz: number
   errorHz: number
-  /** True where the poles were told apart, so that this is their weighted mean and no louder pole. */
-  weighted: boolean
+  /** The two poles of the pair, lower first, where both were heard; their levels in dB against each other. */
+  poles?: [{ hz: number; levelDb: number }, { hz: number; levelDb: number }]
+  /** True where the sound was looked through for poles and one was found; a bare number says nothing of that. */
+  alone: boolean
 }
 
 export const DEFAULT_READING_CENTS = 2
@@ -27,7 +29,13 @@ export function lugReadings(head: EvenHead, round: Round): LugReading[] {
   // The shift is that of the head as a whole: one factor for all lugs, from their middle.
   const middle = heard.reduce((sum, reading) => sum + reading.hz, 0) / heard.length
   const factor = mutedHz(head, middle) / middle
-  return heard.map((reading) => ({ ...reading, hz: reading.hz * factor }))
+  return heard.map(({ poles, ...reading }) => ({
+    ...reading,
+    hz: reading.hz * factor,
+    ...(poles
+      ? { poles: poles.map((pole) => ({ ...pole, hz: pole.hz * factor })) as LugReading['poles'] }
+      : {}),
+  }))
 }
 
 function heardReadings(round: Round): LugReading[] {
@@ -46,19 +54,22 @@ function heardReadings(round: Round): LugReading[] {
       variance += (w * mode.standardErrorHz) ** 2
     }
     const hz = sum / weight
+    const [a, b] = [...pair]
+      .sort((x, y) => y.levelDb - x.levelDb)
+      .slice(0, 2)
+      .sort((x, y) => x.hz - y.hz)
     return {
       lug: lug - 1,
       hz,
       errorHz: Math.hypot(Math.sqrt(variance) / weight, (hz * HANDLING_CENTS) / CENTS_PER_NEPER),
-      weighted: pair.length > 1,
+      ...(b ? { poles: [a, b] as LugReading['poles'] } : {}),
+      alone: pair.length === 1,
     }
   })
   const known = new Set(withPoles.map((reading) => reading.lug))
   const cents = Math.hypot(round.readingErrorCents ?? DEFAULT_READING_CENTS, HANDLING_CENTS)
   const bare = (round.readingsHz ?? []).flatMap((hz, lug): LugReading[] =>
-    hz === null || known.has(lug)
-      ? []
-      : [{ lug, hz, errorHz: (hz * cents) / CENTS_PER_NEPER, weighted: false }],
+    hz === null || known.has(lug) ? [] : [{ lug, hz, errorHz: (hz * cents) / CENTS_PER_NEPER, alone: false }],
   )
   return [...withPoles, ...bare]
 }

@@ -11,6 +11,17 @@ export interface EvenHead {
   ceilingHz?: number
   depthInches?: number
   other?: { hz: number; pliesMils: number[] }
+  /** The film was found stretched or beaten: it answers turns less, and less surely. */
+  worn?: boolean
+}
+
+/** What a hand felt of a rod, against the others. */
+export type Feel = 'loose' | 'alike' | 'tight'
+
+/** A dial gauge's law: g = g0 - c / T, T in N/m. */
+export interface GaugeLaw {
+  g0: number
+  c: number
 }
 
 export interface PoleReading {
@@ -28,7 +39,13 @@ export interface Round {
   /** Readings with their poles, beside or instead of the bare numbers. */
   readings?: Array<{ lug: number; modes: PoleReading[] }>
   otherHead?: 'muted' | 'free' | 'off'
+  /** Where the microphone was: following the tap (default), or standing still. */
+  mic?: 'with-tap' | 'standing'
   pressed?: boolean
+  /** A dial gauge at every lug, its own scale, larger is tighter; null where not read. */
+  gauge?: (number | null)[]
+  /** What the hand felt of every rod; null where it was not felt. */
+  feel?: (Feel | null)[]
   /** Turned after these readings, net per rod; none on the newest round. */
   turns?: number[]
 }

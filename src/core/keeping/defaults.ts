@@ -1,3 +1,4 @@
+import { usualDepthInches } from '../membrane/sizes'
 import type { Drum, DrumKindRecord, HeadRecord } from '../records/kit'
 import { STANDARD_THREAD_MM } from '../units/turns'
 
@@ -14,13 +15,6 @@ export const USUAL_DIAMETER: Record<DrumKindRecord, number> = {
   snare: 14,
   tom: 12,
   'floor-tom': 16,
-}
-
-function usualDepth(kind: DrumKindRecord, diameterInches: number): number {
-  if (kind === 'snare') return 5.5
-  if (kind === 'kick') return 16
-  if (kind === 'floor-tom') return diameterInches - 2
-  return Math.max(6, Math.round(diameterInches * 0.62))
 }
 
 function usualLugs(kind: DrumKindRecord, diameterInches: number): number {
@@ -49,7 +43,7 @@ export function usualDrum(kind: DrumKindRecord, diameterInches: number, id: stri
     name: `${KIND_NAMES[kind]} ${diameterInches}`,
     kind,
     diameterInches,
-    depthInches: usualDepth(kind, diameterInches),
+    depthInches: usualDepthInches(kind, diameterInches),
     lugs: usualLugs(kind, diameterInches),
     threadPitchMm: Number(STANDARD_THREAD_MM.toFixed(3)),
     batter: usualHead(kind, 'batter'),

@@ -1,5 +1,6 @@
 import type { HeadEvent, OtherHead, Source } from '../records/event'
-import type { PoleReading, Round } from '../head/types'
+import type { SlackSchoolId } from '../head/slackStart'
+import type { Feel, PoleReading, Round } from '../head/types'
 import { combineReadings, type CombinedReading } from '../measurement/combine'
 
 /** One head's events cut into sittings and passes. */
@@ -15,6 +16,10 @@ export interface Pass {
   /** Readings before the turns, by lug from 1; one a lug, repeats combined. */
   readings: Map<number, LugReadingNow>
   otherHead: OtherHead
+  mic: 'with-tap' | 'standing'
+  /** Dial readings by lug from 1, the newest of each; and what the hand felt, lug 1 first. */
+  dials: Map<number, number>
+  feel: Array<Feel | null> | null
   /** The head was pressed between the turns before and these readings. */
   pressed: boolean
   /** Net turns made after the readings; null while none was made. */
@@ -29,9 +34,17 @@ export interface Sitting {
   startedAt: string
   endedAt: string
   passes: Pass[]
-  /** The head was pressed after the newest turns. */
+  /** The head was pressed after the newest turns, or after the newest readings. */
   pressedAfter: boolean
+  /** It began with all rods slack, by this school. */
+  slack: SlackSchoolId | null
 }
+
+/** What is done at the head itself; findings and searches are kept beside. */
+const WORK: ReadonlySet<HeadEvent['kind']> = new Set([
+  ...(['readingTaken', 'rodsTurned', 'pressed', 'gaugeRead', 'rodsFelt'] as const),
+  ...(['sittingStarted', 'slackStarted', 'otherHeadSet'] as const),
+])
 
 /** A pause this long ends a sitting: by then temperature, transport or playing have moved the head. */
 export const SITTING_GAP_MS = 3 * 3600 * 1000
@@ -52,9 +65,10 @@ export function sittingsOf(events: readonly HeadEvent[], lugs: number): Sitting[
   const fitted = events.map((event) => event.kind).lastIndexOf('headFitted')
   const groups: HeadEvent[][] = []
   let last = -Infinity
-  for (const event of events.slice(fitted + 1)) {
+  for (const event of events.slice(fitted + 1).filter(({ kind }) => WORK.has(kind))) {
     const at = Date.parse(event.at)
-    if (at - last > SITTING_GAP_MS || groups.length === 0 || event.kind === 'sittingStarted') groups.push([])
+    const anew = event.kind === 'sittingStarted' || event.kind === 'slackStarted'
+    if (at - last > SITTING_GAP_MS || groups.length === 0 || anew) groups.push([])
     groups.at(-1)!.push(event)
     last = at
   }
@@ -62,7 +76,8 @@ export function sittingsOf(events: readonly HeadEvent[], lugs: number): Sitting[
     .map((group) => sittingFrom(group, lugs))
     .filter(
       (sitting, i) =>
-        i === groups.length - 1 || sitting.passes.some((pass) => pass.readings.size > 0 || pass.turns),
+        i === groups.length - 1 ||
+        sitting.passes.some((pass) => pass.readings.size > 0 || pass.dials.size > 0 || pass.turns),
     )
 }
 
@@ -73,6 +88,7 @@ function sittingFrom(events: readonly HeadEvent[], lugs: number): Sitting {
   let taps: Taps = new Map()
   let otherHead: OtherHead = 'muted'
   let pressed = false
+  let slack: SlackSchoolId | null = null
   let current = openPass(otherHead, false)
   const close = () => {
     current.readings = combineTaps(taps)
@@ -84,29 +100,43 @@ function sittingFrom(events: readonly HeadEvent[], lugs: number): Sitting {
       if (!current.turns) current.otherHead = otherHead
     }
     if (event.kind === 'pressed') pressed = true
+    if (event.kind === 'slackStarted') slack = event.school
     if (event.kind === 'rodsTurned') {
       current.turns = addTurns(current.turns, event.turns, lugs)
       current.planned = addTurns(current.planned, event.planned ?? event.turns, lugs)
       current.moves++
       pressed = false
     }
-    if (event.kind === 'readingTaken') {
+    if (event.kind === 'readingTaken' || event.kind === 'gaugeRead' || event.kind === 'rodsFelt') {
+      // Pressed between two readings without a turn: a round of its own, in which nothing was turned.
+      if (pressed && !current.turns && (taps.size > 0 || current.dials.size > 0)) {
+        current.turns = current.planned = new Array<number>(lugs).fill(0)
+      }
       if (current.turns) {
         close()
         taps = new Map()
         current = openPass(otherHead, pressed)
         pressed = false
       }
+    }
+    if (event.kind === 'gaugeRead') current.dials.set(event.lug, event.dial)
+    if (event.kind === 'rodsFelt')
+      current.feel = event.feel.map((word, i) => word ?? current.feel?.[i] ?? null)
+    if (event.kind === 'readingTaken') {
       current.otherHead = event.otherHead
+      if (event.mic) current.mic = event.mic
       taps.set(event.lug, [...(taps.get(event.lug) ?? []), event])
     }
   }
   close()
-  return { startedAt: events[0].at, endedAt: events.at(-1)!.at, passes, pressedAfter: pressed }
+  return { startedAt: events[0].at, endedAt: events.at(-1)!.at, passes, pressedAfter: pressed, slack }
 }
 
 function openPass(otherHead: OtherHead, pressed: boolean): Pass {
-  return { readings: new Map(), otherHead, pressed, turns: null, planned: null, moves: 0 }
+  return {
+    ...{ readings: new Map(), dials: new Map(), feel: null, otherHead, mic: 'with-tap', pressed },
+    ...{ turns: null, planned: null, moves: 0 },
+  }
 }
 
 function addTurns(sum: number[] | null, turns: readonly number[], lugs: number): number[] {
@@ -143,7 +173,12 @@ export function roundsOf(sitting: Sitting, lugs: number, includeOpenTurns: boole
       .filter(({ lug }) => lug <= lugs)
       .map(({ lug, modes }) => ({ lug, modes })),
     otherHead: pass.otherHead,
+    mic: pass.mic,
     pressed: pass.pressed,
+    ...(pass.dials.size
+      ? { gauge: Array.from({ length: lugs }, (_, i) => pass.dials.get(i + 1) ?? null) }
+      : {}),
+    ...(pass.feel ? { feel: Array.from({ length: lugs }, (_, i) => pass.feel![i] ?? null) } : {}),
     ...(pass.turns ? { turns: pass.turns } : {}),
   }))
   const newest = rounds.at(-1)

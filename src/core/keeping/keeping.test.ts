@@ -181,7 +181,13 @@ test('the sheet is the aim where it knows the head; the request holds the log’
   expect(aimOf(kit, 'd', 'batter')).toEqual({ kind: 'sheet' })
   expect(aimOf(kit, 'd', 'resonant')).toEqual({ kind: 'level' })
   const head = benchHead(kit, drum, 'batter', false, START + 60_000)
-  const request = evenRequestFor(kit, head, null, { keys: 2, largestStepTurns: 0.5 }, false)
+  const request = evenRequestFor(
+    kit,
+    head,
+    null,
+    { keys: 2, largestStepTurns: 0.5, gaugeLaw: null, gaugeError: 1 },
+    false,
+  )
   expect(request).toMatchObject({ target: { hz: 150 }, toleranceCents: 8, keys: 2 })
   expect(request.rounds[0].readings).toHaveLength(6)
   expect(fittedOf(head, head.sitting)!.meanHz).toBeCloseTo(150, 0)

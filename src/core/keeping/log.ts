@@ -1,5 +1,8 @@
-import type { EventOf, HeadEvent, HumbraEvent } from '../records/event'
-import type { Aim, Drum, Side, Target } from '../records/kit'
+import type { EventOf, HeadEvent, HumbraEvent, RunEvent } from '../records/event'
+import type { Aim, Drum } from '../records/kit'
+import { headKey } from './headKey'
+import { keepOne, renamed, writeSheet, type Sheet } from './sheets'
+import { withRunEvent, type Run } from './runs'
 
 /** The state of all kits, as the log says. */
 export interface KitState {
@@ -14,18 +17,15 @@ export interface KitState {
   /** Live events per head, oldest first. Keyed by `headKey`. */
   heads: Map<string, HeadEvent[]>
   aims: Map<string, Aim>
+  /** Walks through the kit to a sheet, oldest first. */
+  runs: Run[]
+  /** Somebody else's, for a night. */
+  borrowed: boolean
+  /** Kept steps between toms, smallest drum first, by name. */
+  schemes: Map<string, number[]>
 }
 
-export interface Sheet {
-  id: string
-  name: string
-  /** Newest target per head. Keyed by `headKey`. */
-  targets: Map<string, EventOf<'sheetKept'>>
-}
-
-export function headKey(drum: string, side: Side): string {
-  return `${drum}/${side}`
-}
+export { headKey } from './headKey'
 
 /** Events that still hold: those that no live `withdrawn` names. */
 export function liveEvents(log: readonly HumbraEvent[]): HumbraEvent[] {
@@ -48,9 +48,15 @@ export function kitsFromLog(log: readonly HumbraEvent[]): KitState[] {
     }
     const kit = kits.get(event.kit)
     if (!kit) continue
+    if (isRunEvent(event)) {
+      kit.runs = withRunEvent(kit.runs, event)
+      continue
+    }
     const key = headKey(event.drum, event.side)
-    if (event.kind === 'sheetKept') keepTarget(kit, event, key)
-    else {
+    if (event.kind === 'sheetKept') {
+      kit.sheets = keepOne(kit.sheets, event, kit.drums)
+      kit.sheet ??= event.sheet
+    } else {
       kit.heads.set(key, [...(kit.heads.get(key) ?? []), event])
       if (event.kind === 'headFitted') {
         kit.drums = kit.drums.map((drum) =>
@@ -62,17 +68,13 @@ export function kitsFromLog(log: readonly HumbraEvent[]): KitState[] {
   return [...kits.values()]
 }
 
-function keepTarget(kit: KitState, event: EventOf<'sheetKept'>, key: string): void {
-  let sheet = kit.sheets.find(({ id }) => id === event.sheet)
-  if (!sheet) {
-    sheet = { id: event.sheet, name: event.name, targets: new Map() }
-    kit.sheets.push(sheet)
-    kit.sheet ??= sheet.id
-  }
-  sheet.targets.set(key, event)
-}
+const isRunEvent = (event: HumbraEvent): event is RunEvent =>
+  event.kind === 'runStarted' || event.kind === 'runLeft' || event.kind === 'runEnded'
 
-function applyChange(kits: Map<string, KitState>, { kit: id, change }: EventOf<'kitEdited'>): void {
+function applyChange(
+  kits: Map<string, KitState>,
+  { kit: id, at, id: event, change }: EventOf<'kitEdited'>,
+): void {
   if (change.what === 'kitMade') {
     kits.set(id, {
       id,
@@ -83,6 +85,9 @@ function applyChange(kits: Map<string, KitState>, { kit: id, change }: EventOf<'
       sheet: null,
       heads: new Map(),
       aims: new Map(),
+      runs: [],
+      borrowed: change.borrowed ?? false,
+      schemes: new Map(),
     })
     return
   }
@@ -94,6 +99,13 @@ function applyChange(kits: Map<string, KitState>, { kit: id, change }: EventOf<'
       break
     case 'kitRemoved':
       kits.delete(id)
+      break
+    case 'kitKept':
+      kit.borrowed = false
+      break
+    case 'schemeKept':
+      if (change.cents.length) kit.schemes.set(change.name, change.cents)
+      else kit.schemes.delete(change.name)
       break
     case 'drumAdded': {
       const at =
@@ -122,9 +134,15 @@ function applyChange(kits: Map<string, KitState>, { kit: id, change }: EventOf<'
       kit.sheet = change.sheet
       break
     case 'sheetRenamed':
-      kit.sheets = kit.sheets.map((sheet) =>
-        sheet.id === change.sheet ? { ...sheet, name: change.name } : sheet,
-      )
+      kit.sheets = renamed(kit.sheets, change.sheet, { name: change.name })
+      break
+    case 'sheetArchived':
+      kit.sheets = renamed(kit.sheets, change.sheet, { archived: change.archived })
+      if (change.archived && kit.sheet === change.sheet) kit.sheet = null
+      break
+    case 'sheetWritten':
+      kit.sheets = writeSheet(kit.sheets, change, at, event)
+      kit.sheet ??= change.sheet
       break
     case 'sheetRemoved':
       kit.sheets = kit.sheets.filter((sheet) => sheet.id !== change.sheet)
@@ -156,4 +174,4 @@ export function redoable(log: readonly HumbraEvent[], kit: string): EventOf<'wit
   return null
 }
 
-export type { HeadEvent, Target }
+export type { HeadEvent, Sheet }

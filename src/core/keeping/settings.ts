@@ -1,13 +1,42 @@
 import { z } from 'zod'
 import { A4_HIGHEST_HZ, A4_LOWEST_HZ, STANDARD_A4_HZ } from '../units/pitch'
+import { slackSchoolSchema } from '../records/even'
+import { micSchema } from '../records/event'
 import { idSchema, sideSchema } from '../records/kit'
+
+/** What was chosen for planning: kept on this device until it is changed. */
+export const spacingSchema = z.strictObject({
+  scheme: z.enum(['fourths', 'fifth', 'thirds', 'major-triad', 'equal', 'steps', 'free']),
+  equalCents: z.number().min(100).max(1200),
+  /** Name of kept steps, with the scheme `steps`. */
+  stepsName: z.string().max(40).nullable(),
+  /** Cents of the resonant heads above the batters; null keeps each drum's own. */
+  relationCents: z.number().min(-2400).max(2400).nullable(),
+  /** Relations of single drums that differ. */
+  relations: z.record(idSchema, z.number().min(-2400).max(2400)),
+  rootText: z.string().max(20),
+  avoidText: z.string().max(120),
+  keyText: z.string().max(40),
+  anchor: z.enum(['none', 'lowest', 'smallest']),
+  leastWork: z.number().min(0).max(1),
+  fixed: z.array(idSchema).max(40),
+  /** Drums set by hand, batter in Hz. */
+  pinned: z.record(idSchema, z.number().min(15).max(2000)),
+})
+
+export type SpacingChoices = z.infer<typeof spacingSchema>
+
+export const NO_CHOICES: SpacingChoices = {
+  ...{ scheme: 'fourths', equalCents: 400, stepsName: null, relationCents: null, relations: {} },
+  ...{ rootText: '', avoidText: '', keyText: '', anchor: 'none', leastWork: 0, fixed: [], pinned: {} },
+}
 
 /** How one person works: kept on this device, never part of a kit. */
 export const settingsSchema = z.strictObject({
   kit: idSchema.nullable(),
   drum: idSchema.nullable(),
   side: sideSchema,
-  source: z.enum(['microphone', 'file', 'practice', 'typed']),
+  source: z.enum(['microphone', 'file', 'practice', 'typed', 'ear', 'gauge']),
   keys: z.union([z.literal(1), z.literal(2)]),
   largestStepTurns: z
     .number()
@@ -18,6 +47,23 @@ export const settingsSchema = z.strictObject({
   typedErrorCents: z.number().min(0.5).max(50),
   /** Shortcuts of a single key work; those with Ctrl always do. */
   singleKeys: z.boolean(),
+  /** Around the head, by opposite pairs, or first the lugs that tell most, and no more than are needed. */
+  readOrder: z.enum(['around', 'pairs', 'fewest']).default('around'),
+  mic: micSchema.default('with-tap'),
+  /** Input device by its browser id; null for the browser's own choice. */
+  input: z.string().nullable().default(null),
+  /** What is heard when a tap was taken. */
+  confirm: z.enum(['none', 'tick', 'word']).default('none'),
+  /** Keep the sound of every tap with the kit. */
+  keepTakes: z.boolean().default(false),
+  /** The user's dial gauge: its law once known, and what one reading of it is worth. */
+  gaugeLaw: z.strictObject({ g0: z.number(), c: z.number().positive() }).nullable().default(null),
+  gaugeError: z.number().min(0.05).max(50).default(1),
+  /** The drum is turned so that the next rod faces the hand; the key map turns with it. */
+  turnDrum: z.boolean().default(false),
+  /** Where a head is started from. */
+  slackSchool: slackSchoolSchema.default('fingers'),
+  spacing: spacingSchema.default(NO_CHOICES),
 })
 
 export type Settings = z.infer<typeof settingsSchema>
@@ -32,4 +78,14 @@ export const DEFAULT_SETTINGS: Settings = {
   a4Hz: STANDARD_A4_HZ,
   typedErrorCents: 3,
   singleKeys: true,
+  readOrder: 'around',
+  mic: 'with-tap',
+  input: null,
+  confirm: 'none',
+  keepTakes: false,
+  gaugeLaw: null,
+  gaugeError: 1,
+  turnDrum: false,
+  slackSchool: 'fingers',
+  spacing: NO_CHOICES,
 }

@@ -39,14 +39,25 @@ export function aimOf(kit: KitState, drum: string, side: Side): Aim {
 
 /** A kept target as the solver's: even at its mean, or with the unevenness that belongs to it. */
 export function solverTarget(target: Target, lugs: number): EvenTarget {
+  if (target.offsetTurns?.length === lugs) return { hz: target.meanHz, offsetTurns: target.offsetTurns }
   return target.keepUneven ? { profileHz: targetLugHz(target, lugs) } : { hz: target.meanHz }
 }
 
 /** Lug pitches that a kept target means, lug 1 first. */
 export function targetLugHz(target: Target, lugs: number): number[] {
   const mean = target.meanHz ** 2
-  const wave = target.keepUneven ? (2 * mean) / CENTS_PER_NEPER : 0
+  const wave = target.keepUneven || target.offsetTurns ? (2 * mean) / CENTS_PER_NEPER : 0
   const pattern = { mean, cosine: target.cosineCents * wave, sine: target.sineCents * wave }
+  return patternOverLugs(pattern, lugs).map((hz2) => Math.sqrt(hz2))
+}
+
+/**
+ * Lug pitches of a head on a snare bed: those beside the bed, at both ends of the wires, read `bedCents` lower than those
+ * across; the wires run from lug 1 to the one opposite. Normal, and not to be evened out (common practice, no source).
+ */
+export function bedProfileHz(hz: number, bedCents: number, lugs: number): number[] {
+  const mean = hz ** 2
+  const pattern = { mean, cosine: (-bedCents * mean) / CENTS_PER_NEPER, sine: 0 }
   return patternOverLugs(pattern, lugs).map((hz2) => Math.sqrt(hz2))
 }
 
@@ -62,13 +73,30 @@ export interface Fitted {
  * The fitted state as a target. Its unevenness is what the hand and the hoop left unless the user says that it was
  * meant: only then does it belong to the target (docs/decisions/kept-targets.md).
  */
-export function targetFromFit(fit: Fitted, toleranceCents: number, keepUneven: boolean): Target {
-  return { ...fit, keepUneven, toleranceCents }
+export function targetFromFit(
+  fit: Fitted,
+  toleranceCents: number,
+  keepUneven: boolean,
+  offsetTurns: readonly number[] | null = null,
+): Target {
+  const { meanHz, meanErrorCents, cosineCents, sineCents, waveErrorCents } = fit
+  return {
+    ...{ meanHz, meanErrorCents, cosineCents, sineCents, waveErrorCents, keepUneven, toleranceCents },
+    ...(offsetTurns ? { offsetTurns: [...offsetTurns] } : {}),
+  }
 }
 
 /** Tolerance of a head in cents, by the drum's kind and what a hand can do there. */
 export function toleranceOf(drum: Drum, side: Side, hz: number): number {
   return defaultToleranceCents(evenHeadOf(drum, side, null), hz, drum.kind)
 }
+
+/**
+ * A head counts as out beyond this part of its tolerance: the bench lets pass what lies within its own error of it, and what
+ * it let pass is not to be called out elsewhere.
+ */
+export const OUT = 1.15
+
+export const isOut = (cents: number, toleranceCents: number) => Math.abs(cents) > OUT * toleranceCents
 
 export type { Learned }

@@ -30,7 +30,9 @@ export function chooseLugMode<M extends Mode>(modes: readonly M[], options: Meas
     const band = options.bandHz
     return !band || (hz >= band[0] && hz <= band[1])
   })
-  const scores = groups.map((candidate) => logPrior(candidate.hz, options) + logPattern(candidate, modes))
+  const scores = groups.map(
+    (candidate) => logPrior(candidate.hz, options) + logPattern(candidate, modes, options.tap),
+  )
   const top = Math.max(...scores)
   const weights = scores.map((score) => Math.exp(score - top))
   const total = weights.reduce((sum, w) => sum + w, 0)
@@ -71,10 +73,7 @@ export function weightedHz(poles: readonly Mode[]): number {
 
 function logPrior(hz: number, options: MeasureOptions): number {
   const wide = options.diameterInches
-    ? logNormalDensity(
-        centsBetween(Math.sqrt(USUAL_TURNS * turnLawPrior(options.diameterInches).mean), hz),
-        SIZE_PRIOR_CENTS,
-      )
+    ? logNormalDensity(centsBetween(usualHz(options.diameterInches, options.tap), hz), SIZE_PRIOR_CENTS)
     : -Math.log(4000)
   if (!options.expectHz) return wide
   const near = logNormalDensity(
@@ -84,11 +83,24 @@ function logPrior(hz: number, options: MeasureOptions): number {
   return Math.log(WRONG_EXPECTATION * Math.exp(wide) + (1 - WRONG_EXPECTATION) * Math.exp(near))
 }
 
+/** A drum's centre pitch lies a fifth to a sixth under its lug pitch (common practice, no source). */
+const EDGE_TO_CENTRE = 1.55
+
+function usualHz(diameterInches: number, tap: MeasureOptions['tap']): number {
+  const lugHz = Math.sqrt(USUAL_TURNS * turnLawPrior(diameterInches).mean)
+  return tap === 'centre' ? lugHz / EDGE_TO_CENTRE : lugHz
+}
+
 /**
  * How well the other modes fit if this one is the (1,1): the lug mode is the loudest near the rim with the centre
- * touched, and the (2,1) stands 1.34 (no air) to 1.46 (much air) above it.
+ * touched, and the (2,1) stands 1.34 (no air) to 1.46 (much air) above it. Of a centre tap only the second holds: the
+ * lowest mode that rings loud is the drum's own pitch.
  */
-function logPattern<M extends Mode>(candidate: { poles: M[]; hz: number }, modes: readonly M[]): number {
+function logPattern<M extends Mode>(
+  candidate: { poles: M[]; hz: number },
+  modes: readonly M[],
+  tap: MeasureOptions['tap'],
+): number {
   const level = Math.max(...candidate.poles.map((pole) => pole.levelDb))
   let score = 0.115 * level
   const has = (low: number, high: number, weakestDb: number) =>
@@ -96,7 +108,7 @@ function logPattern<M extends Mode>(candidate: { poles: M[]; hz: number }, modes
       const ratio = mode.hz / candidate.hz
       return ratio > low && ratio < high && mode.levelDb > weakestDb
     })
-  if (has(1.33, 1.47, level - 30)) score += 1.2
+  if (tap !== 'centre' && has(1.33, 1.47, level - 30)) score += 1.2
   // With the centre touched the lug mode is the lowest that rings loud: a loud one below says that this is a higher one.
   if (has(0.4, 0.9, level - 12)) score -= 2.5
   return score

@@ -45,14 +45,14 @@ test('slope and curvature of the model', () => {
   const samples = tail([ONE], 0.01, 3, 200)
   const problem = { samples, rateHz: RATE_HZ, glidePrior: { seconds: 0.08, sd: 0.02, noisePower: 1e-4 } }
   const theta = Float64Array.of(231, 5.2, 0.8, -0.3, 0.004, 0.1)
-  const { gradient } = evaluate(problem, theta, true)
+  const { gradient } = evaluate(problem, theta, 'curvature')
   theta.forEach((value, i) => {
     const h = 1e-6 * Math.max(1, Math.abs(value))
     const at = (shift: number) =>
       evaluate(
         problem,
         theta.map((v, j) => (j === i ? v + shift : v)),
-        false,
+        'cost',
       ).cost
     const slope = (at(h) - at(-h)) / (2 * h)
     // The gradient points downhill and is half the slope.

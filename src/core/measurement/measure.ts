@@ -1,13 +1,15 @@
 import { shiftByCents } from '../units/pitch'
-import { chooseLugMode, type Candidate } from './choose'
-import { analyseTail, GLIDE_FLOOR, type Analysis } from './modes'
 import { findOnsets, type Onset } from './onsets'
-import { PER_MODE } from './model'
-import { cutTail } from './tail'
+import { objection, type Objection } from './plausible'
+import { rattle } from './rattle'
+import { readingOf } from './reading'
+import { bandFor, cutTail, WIDE_BAND } from './tail'
 import type { MeasureOptions, Mode, Tap, Verdict } from './types'
+import { glideOf, ringOf } from './whole'
+import { bestWindow } from './window'
 
 /** Version of the measuring, kept with every reading. */
-export const MEASUREMENT_VERSION = 'measure-1'
+export const MEASUREMENT_VERSION = 'measure-2'
 
 /** Sentences for a refused tap: what was wrong and what to do. */
 const WHY: Record<Exclude<Verdict, 'ok'>, string> = {
@@ -20,6 +22,17 @@ const WHY: Record<Exclude<Verdict, 'ok'>, string> = {
   'no-tap': 'Nothing was struck in this recording.',
 }
 
+/** Sentences for what rang and is no reading all the same. */
+const OBJECTIONS: Record<Objection, string> = {
+  thud: 'A thud without a pitch. Take the pillow or the pad off, tap near the rod, and tap again.',
+  choked:
+    'The head is choked: it stopped ringing at once. Lift the hand, take the muffling off, and tap again.',
+  wires:
+    'The snare wires are on, or something rattles. Wires off, or a stick slid under them, and tap again.',
+  'not-struck': 'This swelled or went on like a voice or an instrument. Wait for quiet, and tap again.',
+  tone: 'These tones belong to a voice or an instrument, not to a head. Wait for quiet, and tap again.',
+}
+
 /** Two strokes closer than this spoil each other's tail. */
 const DOUBLE_SECONDS = 0.35
 /** A second stroke counts as one above this part of the first. */
@@ -29,7 +42,6 @@ const CLIPPED_RUN = 4
 const LOWEST_SNR_DB = 6
 const LEAST_EXPLAINED = 0.6
 const WORST_ERROR_CENTS = 12
-
 /**
  * Samples to taps. `samples` are mono at full scale +-1, `rateHz` 8,000 to 192,000. Always at least one entry: a
  * stretch in which nothing was struck gives one with the verdict `no-tap`.
@@ -85,40 +97,53 @@ export function measureTap(
   options: MeasureOptions,
 ): Tap {
   if (isClipped(samples, onset.sample, end)) return refuse(onset, rateHz, 'clipped')
-  const tail = cutTail(samples, rateHz, onset.sample, end)
-  if (!tail) return refuse(onset, rateHz, 'too-quiet')
-  if (tail.snrDb < LOWEST_SNR_DB) return refuse(onset, rateHz, 'too-quiet')
-  if (tail.fromSeconds === 0) return refuse(onset, rateHz, 'no-pitch')
-  const analysis = analyseTail(tail)
-  if (!analysis) return refuse(onset, rateHz, 'no-pitch')
+  const wide = cutTail(samples, rateHz, onset.sample, end)
+  if (!wide) return refuse(onset, rateHz, 'too-quiet')
+  if (wide.snrDb < LOWEST_SNR_DB) return refuse(onset, rateHz, 'too-quiet')
+  if (wide.fromSeconds === 0) return refuse(onset, rateHz, 'no-pitch')
+  const band = bandFor(wide, Math.max(options.expectHz ?? 0, options.bandHz?.[1] ?? 0))
+  const tail = band === WIDE_BAND ? wide : (cutTail(samples, rateHz, onset.sample, end, band) ?? wide)
+  const found = bestWindow(tail, options)
+  if (!found) return refuse(onset, rateHz, 'no-pitch')
+  const { analysis, candidates } = found
   const modes = analysis.modes.map(plain)
   if (analysis.explained < LEAST_EXPLAINED) {
     return refuse(onset, rateHz, tail.snrDb < 2 * LOWEST_SNR_DB ? 'noisy' : 'no-pitch', modes)
   }
-  const candidates = chooseLugMode(analysis.modes, options)
   const best = candidates[0]
   if (!best) return refuse(onset, rateHz, 'no-pitch', modes)
-  const standardErrorHz = readingError(best, analysis)
-  if (standardErrorHz > shiftByCents(best.hz, WORST_ERROR_CENTS) - best.hz) {
+  const against = objection(
+    tail,
+    rattle(samples, rateHz, onset.sample, end),
+    best,
+    analysis.modes,
+    analysis.explained,
+  )
+  if (against) return { ...refuse(onset, rateHz, 'no-pitch', modes), why: OBJECTIONS[against], noTap: true }
+  const reading = readingOf(best, analysis, options.mic)
+  if (reading.standardErrorHz > shiftByCents(best.hz, WORST_ERROR_CENTS) - best.hz) {
     return refuse(onset, rateHz, 'noisy', modes)
   }
   return {
     atSeconds: onset.sample / rateHz,
     verdict: 'ok',
     why: null,
-    hz: best.hz,
-    standardErrorHz,
+    ...reading,
     poles: best.poles.map(plain),
     modes,
     alternatives: candidates
       .slice(1)
       .filter((other) => other.odds > 0.005)
       .map(({ hz, odds }) => ({ hz, odds })),
+    ...(options.tap === 'centre' && {
+      glideCents: glideOf(tail, modes, reading.hz),
+      ringSeconds: ringOf(samples, rateHz, onset.sample, end),
+    }),
   }
 }
 
-function plain({ hz, decaySeconds, levelDb, standardErrorHz }: Mode): Mode {
-  return { hz, decaySeconds, levelDb, standardErrorHz }
+function plain({ hz, decaySeconds, levelDb, standardErrorHz, decayErrorSeconds, levelErrorDb }: Mode): Mode {
+  return { hz, decaySeconds, levelDb, standardErrorHz, decayErrorSeconds, levelErrorDb }
 }
 
 function isClipped(samples: Float32Array, from: number, to: number): boolean {
@@ -131,36 +156,4 @@ function isClipped(samples: Float32Array, from: number, to: number): boolean {
     if (run >= CLIPPED_RUN) return true
   }
   return false
-}
-
-/**
- * Error of the amplitude-weighted mean of the poles, by the fit's whole covariance: two close poles have badly known
- * pitches and levels of their own while their mean is well known.
- */
-function readingError(candidate: Candidate<Analysis['modes'][number]>, analysis: Analysis): number {
-  const { fit } = analysis
-  const floor = Math.min(...candidate.poles.map((pole) => pole.standardErrorHz))
-  if (candidate.poles.length === 1 || !fit.covariance) return floor
-  const n = fit.parameters
-  const gradient = new Float64Array(n)
-  const total = candidate.poles.reduce((sum, pole) => sum + pole.amplitude, 0)
-  for (const pole of candidate.poles) {
-    const mode = fit.modes[pole.index]
-    const at = pole.index * PER_MODE
-    gradient[at] = pole.amplitude / total
-    const byAmplitude = (pole.hz - candidate.hz) / total
-    gradient[at + 2] = (byAmplitude * mode.cosine) / pole.amplitude
-    gradient[at + 3] = (byAmplitude * mode.sine) / pole.amplitude
-  }
-  let variance = 0
-  for (let i = 0; i < n; i++) {
-    if (gradient[i] === 0) continue
-    for (let j = 0; j < n; j++) variance += gradient[i] * fit.covariance[i * n + j] * gradient[j]
-  }
-  // Per pole the stated error already holds the noise near that pitch; scale the pair's by the same factor.
-  const pole = candidate.poles[0]
-  const own = fit.covariance[pole.index * PER_MODE * (n + 1)]
-  const noise = own > 0 ? pole.standardErrorHz ** 2 / own : analysis.noisePower
-  const floorHz = GLIDE_FLOOR * candidate.hz
-  return Math.hypot(Math.sqrt(Math.max(0, variance * Math.min(noise, 4 * analysis.noisePower))), floorHz)
 }

@@ -17,20 +17,32 @@ const BLOCK = ROWS_AT_ONCE
 export const GLIDE_SD = 0.02
 /** ... and its time is known to within a factor of two or so. */
 const GLIDE_TIME_LOG_SD = 0.5
+/** Decays of the two poles of a pair differ by about this part. */
+const PAIRED_DECAY_SD = 0.05
 
 export interface Problem {
   samples: Float64Array
   rateHz: number
+  /** The last so many modes ring on from before the stroke, another drum's or a hum: they do not bend. */
+  steady?: number
+  /** The first two modes are one motion of one film: their decays agree, and the fit is told so. */
+  paired?: boolean
+  /** Noise variance that {@link PAIRED_DECAY_SD} is weighed against. */
+  noisePower?: number
   /** Null holds the glide at zero. */
   glidePrior: { seconds: number; sd: number; noisePower: number } | null
 }
+
+/** How much of a state is worked out: the curvature costs several times what the slope does. */
+export type Depth = 'cost' | 'slope' | 'curvature'
 
 export interface State {
   /** Squared residuals plus the priors of the glide in the same units. */
   cost: number
   residuals: Float64Array
-  /** Half the curvature and the downhill slope; null where not asked for. */
+  /** Half the curvature; null where not asked for. */
   normal: Float64Array | null
+  /** The downhill slope; null where not asked for. */
   gradient: Float64Array | null
 }
 
@@ -111,15 +123,17 @@ export class Accumulator {
  * Every mode is carried from sample to sample by one complex factor; the glide turns it a little further each time, by
  * an angle below 0.05 rad, whose sine and cosine are taken from four terms of their series (error under 3e-9 a sample).
  */
-export function evaluate(problem: Problem, theta: Float64Array, withDerivatives: boolean): State {
+export function evaluate(problem: Problem, theta: Float64Array, depth: Depth): State {
   const { samples, rateHz, glidePrior } = problem
   const n = theta.length
   const count = (n - 2) / PER_MODE
+  const bending = count - (problem.steady ?? 0)
   const g = glidePrior ? theta[n - 2] : 0
   const s = (glidePrior?.seconds ?? 1) * Math.exp(theta[n - 1])
   const residuals = new Float64Array(samples.length)
-  const sums = withDerivatives ? new Accumulator(n) : null
-  const rows = sums?.rows ?? new Float64Array(0)
+  const sums = depth === 'curvature' ? new Accumulator(n) : null
+  const slope = depth === 'slope' ? new Float64Array(n) : null
+  const rows = sums?.rows ?? new Float64Array(n)
   const re = new Float64Array(count).fill(1)
   const im = new Float64Array(count)
   const stepRe = new Float64Array(count)
@@ -139,35 +153,38 @@ export function evaluate(problem: Problem, theta: Float64Array, withDerivatives:
     const stretched = t + g * bend
     let model = 0
     let byTime = 0
+    // One row at a time, or eight side by side for the accumulator.
+    const stride = sums ? BLOCK : 1
     const slot = sums?.slot ?? 0
     for (let k = 0, at = 0; k < count; k++, at += PER_MODE) {
       const c = re[k]
       const d = im[k]
       const value = theta[at + 2] * c + theta[at + 3] * d
       model += value
-      if (!withDerivatives) continue
+      if (depth === 'cost') continue
       const byPhase = 2 * Math.PI * (theta[at + 3] * c - theta[at + 2] * d)
-      const into = at * BLOCK + slot
-      rows[into] = byPhase * stretched
-      rows[into + BLOCK] = -t * value
-      rows[into + 2 * BLOCK] = c
-      rows[into + 3 * BLOCK] = d
-      byTime += byPhase * theta[at]
+      const into = at * stride + slot
+      rows[into] = byPhase * (k < bending ? stretched : t)
+      rows[into + stride] = -t * value
+      rows[into + 2 * stride] = c
+      rows[into + 3 * stride] = d
+      if (k < bending) byTime += byPhase * theta[at]
     }
     const residual = samples[i] - model
     residuals[i] = residual
     cost += residual * residual
-    if (sums) {
-      rows[(n - 2) * BLOCK + slot] = glidePrior ? byTime * bend : 0
-      rows[(n - 1) * BLOCK + slot] = glidePrior ? byTime * g * (bend - t * fade) : 0
-      sums.add(residual)
+    if (depth !== 'cost') {
+      rows[(n - 2) * stride + slot] = glidePrior ? byTime * bend : 0
+      rows[(n - 1) * stride + slot] = glidePrior ? byTime * g * (bend - t * fade) : 0
+      if (sums) sums.add(residual)
+      else for (let j = 0; j < n; j++) slope![j] += rows[j] * residual
     }
     const further = g * s * fade * (1 - fadeStep)
     fade *= fadeStep
     for (let k = 0; k < count; k++) {
       const a = stepRe[k] * re[k] - stepIm[k] * im[k]
       const b = stepRe[k] * im[k] + stepIm[k] * re[k]
-      if (further === 0) {
+      if (further === 0 || k >= bending) {
         re[k] = a
         im[k] = b
       } else {
@@ -184,13 +201,30 @@ export function evaluate(problem: Problem, theta: Float64Array, withDerivatives:
     ? [glidePrior.noisePower / glidePrior.sd ** 2, glidePrior.noisePower / GLIDE_TIME_LOG_SD ** 2]
     : [1, 1]
   sums?.finish()
+  const gradient = sums?.gradient ?? slope
   priors.forEach((weight, i) => {
     const at = n - 2 + i
     cost += weight * theta[at] ** 2
-    if (sums) {
-      sums.normal[at * n + at] += weight
-      sums.gradient[at] -= weight * theta[at]
-    }
+    if (sums) sums.normal[at * n + at] += weight
+    if (gradient) gradient[at] -= weight * theta[at]
   })
-  return { cost, residuals, normal: sums?.normal ?? null, gradient: sums?.gradient ?? null }
+  if (problem.paired) {
+    const between = theta[1] - theta[PER_MODE + 1]
+    const typical = (theta[1] + theta[PER_MODE + 1]) / 2
+    const weight = (problem.noisePower ?? 0) / (PAIRED_DECAY_SD * typical) ** 2
+    cost += weight * between ** 2
+    const a = 1
+    const b = PER_MODE + 1
+    if (sums) {
+      sums.normal[a * n + a] += weight
+      sums.normal[b * n + b] += weight
+      sums.normal[a * n + b] -= weight
+      sums.normal[b * n + a] -= weight
+    }
+    if (gradient) {
+      gradient[a] -= weight * between
+      gradient[b] += weight * between
+    }
+  }
+  return { cost, residuals, normal: sums?.normal ?? null, gradient }
 }

@@ -11,24 +11,40 @@ const CENTRE_HZ = 40
 const REACH_HZ = 28
 /** Smallest distance that is ever claimed. */
 const CLOSEST_HZ = 0.15
-const MOST_CANCELLED = 2.5
 /** Starting distances, in widths of the pole. */
 const OFFSETS = [0.5, 1.5]
-const ITERATIONS = 25
+const ITERATIONS = 20
+const ROUGHLY = 1e-3
+/** Twice the log likelihood that the low band must gain before the whole tail is asked. */
+const WORTH_ASKING = 8
+/** One stroke starts both poles: their phases at that moment agree within this, as a sine. */
+const PHASE_SINE = 0.7
+/** Poles of opposite sign closer than this part of their width are a trick of the fit, not two tones. */
+const CLOSEST_OPPOSED_WIDTHS = 0.35
+/** More than this against what they add up to is a trick as well. */
+const MOST_CANCELLED = 20
 
-/** @returns pairs of poles to start from; none when no believable pair can be found. */
+/** What two poles of one mode may be to each other. */
+export interface PairRule {
+  /** See {@link MeasureOptions.mic}: only a standing microphone hears them with opposite signs. */
+  mic?: 'with-tap' | 'standing'
+  /** Time from the stroke to the first sample. */
+  fromSeconds: number
+}
+
+/** @returns two poles to start from; null when no believable pair is worth a fit of the whole tail. */
 export function guessPairs(
   samples: Float64Array,
   rateHz: number,
   fit: Fit,
   mode: FittedMode,
   glideSeconds: number,
-): Pole[][] {
+): [Pole, Pole] | null {
   const alone = aloneOf(rateHz, fit, mode)
   const { band, bandRateHz } = toLowBand(alone, rateHz, mode.hz)
-  if (band.length < 16) return []
+  if (band.length < 16) return null
   // In the low band the same bend in Hz is a larger part of the pitch.
-  const options = { iterations: ITERATIONS, glideSd: (GLIDE_SD * mode.hz) / CENTRE_HZ }
+  const options = { iterations: ITERATIONS, arrived: ROUGHLY, glideSd: (GLIDE_SD * mode.hz) / CENTRE_HZ }
   const noise = fit.residual / samples.length / 10
   const search = (poles: Pole[], glide: Glide | null) =>
     refineModes(band, bandRateHz, poles, noise, glide, options)
@@ -42,16 +58,19 @@ export function guessPairs(
   let best: Fit | null = null
   for (const start of starts) {
     const two = search(start, { relative: 0, seconds: glideSeconds })
-    if (apartAndReal(two.modes[0], two.modes[1]) && (!best || two.residual < best.residual)) best = two
+    if (apart(two.modes[0], two.modes[1]) && (!best || two.residual < best.residual)) best = two
   }
-  if (!best) return []
-  const poles = best.modes.map((pole) => ({
+  if (!best) return null
+  const bent = search([middle], { relative: 0, seconds: glideSeconds })
+  const one = Math.min(single.residual, bent.residual)
+  if (band.length * Math.log(one / best.residual) < WORTH_ASKING) return null
+  // The band is short and the glide bends it: two very different decays may be one film's.
+  const [a, b] = best.modes
+  const alike = Math.max(a.decaySeconds / b.decaySeconds, b.decaySeconds / a.decaySeconds) < 1.4
+  return [a, b].map((pole) => ({
     hz: pole.hz + mode.hz - CENTRE_HZ,
-    decaySeconds: pole.decaySeconds,
-  }))
-  // The band is short and the glide bends it, so two very different decays may be one film's: try it both ways.
-  const alike = poles.map(({ hz }) => ({ hz, decaySeconds: mode.decaySeconds }))
-  return [poles, alike]
+    decaySeconds: alike ? pole.decaySeconds : mode.decaySeconds,
+  })) as [Pole, Pole]
 }
 
 /** Frequency of the strongest line in what one pole leaves over. */
@@ -74,20 +93,27 @@ function loudestLine(residuals: Float64Array, rateHz: number): number {
   return best
 }
 
-/** Both poles ring alike, and are {@link apartAndReal}. */
-export function plausiblePair(a: FittedMode, b: FittedMode): boolean {
+/** Both poles ring alike, lie apart, and started together. */
+export function plausiblePair(a: FittedMode, b: FittedMode, rule: PairRule): boolean {
   const ratio = a.decaySeconds / b.decaySeconds
-  return ratio > 0.5 && ratio < 2 && apartAndReal(a, b)
+  return ratio > 0.5 && ratio < 2 && apart(a, b) && startedTogether(a, b, rule)
 }
 
-/**
- * One stroke starts both poles together, so when the tail begins they still add up; poles that cancel each other are a
- * trick of the fit. And they are apart.
- */
-function apartAndReal(a: FittedMode, b: FittedMode): boolean {
+function apart(a: FittedMode, b: FittedMode): boolean {
   const total = Math.hypot(a.cosine + b.cosine, a.sine + b.sine)
-  const apart = Math.abs(a.hz - b.hz)
-  return a.amplitude + b.amplitude < MOST_CANCELLED * total && apart > CLOSEST_HZ && apart < REACH_HZ
+  const distance = Math.abs(a.hz - b.hz)
+  return a.amplitude + b.amplitude < MOST_CANCELLED * total && distance > CLOSEST_HZ && distance < REACH_HZ
+}
+
+/** Carried back to the stroke, the two phases agree, or are opposite where a standing microphone may hear it so. */
+function startedTogether(a: FittedMode, b: FittedMode, rule: PairRule): boolean {
+  const phase = (pole: FittedMode) =>
+    Math.atan2(pole.sine, pole.cosine) + 2 * Math.PI * pole.hz * rule.fromSeconds
+  const between = phase(a) - phase(b)
+  if (Math.abs(Math.sin(between)) > PHASE_SINE) return false
+  if (Math.cos(between) > 0) return true
+  const width = 1 / (Math.PI * Math.max(a.decaySeconds, b.decaySeconds))
+  return rule.mic !== 'with-tap' && Math.abs(a.hz - b.hz) > CLOSEST_OPPOSED_WIDTHS * width
 }
 
 /** The tail less every mode but this one. */
@@ -100,7 +126,7 @@ function aloneOf(rateHz: number, fit: Fit, mode: FittedMode): Float64Array {
     glidePrior: { seconds: fit.glide.seconds, sd: 1, noisePower: 0 },
   }
   // residuals - model, turned round: residuals + model.
-  const minus = evaluate(problem, theta, false).residuals
+  const minus = evaluate(problem, theta, 'cost').residuals
   return fit.residuals.map((r, i) => 2 * r - minus[i])
 }
 

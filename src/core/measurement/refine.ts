@@ -32,6 +32,8 @@ export interface Fit {
    * cosine, sine, then the glide and the log of its time. Null where the fit is degenerate.
    */
   covariance: Float64Array | null
+  /** The parameters themselves, in that order. */
+  theta: Float64Array
   parameters: number
 }
 
@@ -39,13 +41,20 @@ const FASTEST_DECAY_SECONDS = 0.008
 const SLOWEST_DECAY_SECONDS = 20
 const LARGEST_GLIDE = 0.2
 const MOST_ITERATIONS = 14
-/** Relative gain of the cost below which a fit has arrived. */
+/** Relative gain of the cost below which a fit has arrived, and above which its curvature is out of date. */
 const ARRIVED = 1e-5
+/** A step that promises less than this part of that is not taken. */
+const PROMISE = 0.3
+const FAR_FROM_GOAL = 0.2
+const STEPS_A_CURVATURE = 3
 
 /**
  * Refines `poles` on evenly sampled `samples`.
  * @param noisePower variance of a sample's noise, which sets the strength of the glide's prior
  * @param glide where the glide's search starts, or null for none
+ * @param arrived relative gain of the cost below which it stops
+ * @param paired the first two poles are a pair: their decays agree
+ * @param steady the last so many poles ring on from before the stroke and do not bend
  */
 export function refineModes(
   samples: Float64Array,
@@ -53,35 +62,54 @@ export function refineModes(
   poles: readonly Pole[],
   noisePower: number,
   glide: Glide | null,
-  { iterations = MOST_ITERATIONS, glideSd = GLIDE_SD } = {},
+  { iterations = MOST_ITERATIONS, glideSd = GLIDE_SD, steady = 0, paired = false, arrived = ARRIVED } = {},
 ): Fit {
   const problem: Problem = {
     samples,
     rateHz,
+    steady,
+    paired,
+    noisePower: Math.max(noisePower, 1e-16),
     glidePrior: glide && { seconds: glide.seconds, sd: glideSd, noisePower: Math.max(noisePower, 1e-16) },
   }
   const n = poles.length * PER_MODE + 2
   let theta = startingPoint(problem, poles, glide)
-  let state = evaluate(problem, theta, true)
+  let state = evaluate(problem, theta, 'curvature')
+  let curvature = state.normal!
+  // The curvature hardly changes near the goal and costs most: it is kept for a few steps (a chord iteration).
+  let age = 0
   let damping = 1e-3
   for (let iteration = 0; iteration < iterations; iteration++) {
-    const step = solveStep(state, damping, n)
+    const step = solveStep(curvature, state.gradient!, damping, n)
     if (!step) break
+    // What the step promises by the linearised model: too little to be worth another look.
+    const promised = step.reduce((sum, by, i) => sum + by * state.gradient![i], 0)
+    if (promised < PROMISE * arrived * state.cost) break
     const candidate = theta.map((value, i) => value + step[i])
     limit(candidate, poles.length)
-    // With derivatives at once: nearly every step is taken.
-    const next = evaluate(problem, candidate, true)
+    const next = evaluate(problem, candidate, age < STEPS_A_CURVATURE ? 'slope' : 'curvature')
     if (next.cost < state.cost) {
       const gain = (state.cost - next.cost) / state.cost
       theta = candidate
       state = next
       damping = Math.max(damping / 8, 1e-12)
-      if (gain < ARRIVED) break
+      age = next.normal ? 0 : age + 1
+      if (gain < arrived) break
+      if (gain > FAR_FROM_GOAL && !next.normal) {
+        state = evaluate(problem, theta, 'curvature')
+        age = 0
+      }
+      curvature = state.normal ?? curvature
+    } else if (age > 0) {
+      state = evaluate(problem, theta, 'curvature')
+      curvature = state.normal!
+      age = 0
     } else {
       damping *= 8
       if (damping > 1e6) break
     }
   }
+  if (age > 0 || !state.normal) state = evaluate(problem, theta, 'curvature')
   return describe(theta, state, poles.length, glide?.seconds ?? 1)
 }
 
@@ -115,11 +143,11 @@ function startingPoint(problem: Problem, poles: readonly Pole[], glide: Glide | 
   return theta
 }
 
-function solveStep(state: State, damping: number, n: number) {
-  const damped = Float64Array.from(state.normal!)
+function solveStep(curvature: Float64Array, gradient: Float64Array, damping: number, n: number) {
+  const damped = Float64Array.from(curvature)
   for (let i = 0; i < n; i++) damped[i * n + i] += damping * damped[i * n + i] + 1e-30
   const factor = cholesky(damped, n)
-  return factor && choleskySolve(factor, state.gradient!, n)
+  return factor && choleskySolve(factor, gradient, n)
 }
 
 /** Keeps every pole where a drum's can be, so that one bad step cannot run away. */
@@ -146,6 +174,7 @@ function describe(theta: Float64Array, state: State, count: number, glideSeconds
     residual: state.residuals.reduce((sum, r) => sum + r * r, 0),
     residuals: state.residuals,
     covariance: invertSymmetric(state.normal!, n),
+    theta,
     parameters: n,
   }
 }

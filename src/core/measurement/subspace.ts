@@ -14,7 +14,7 @@ export interface Pole {
 }
 
 /** Length of the stretches: long enough to part modes some 10 Hz apart at 2 kHz; refinement does the rest. */
-const LONGEST_STRETCH = 96
+const LONGEST_STRETCH = 60
 const MOST_POLES = 26
 
 /**

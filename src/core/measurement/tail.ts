@@ -1,3 +1,4 @@
+import FFT from 'fft.js'
 import { filterAndDecimate, lowPassTaps } from '../numeric/filters'
 
 /** The stretch of a tap that is measured: after the stick's click, before it sinks into the noise. */
@@ -8,15 +9,30 @@ export interface Tail {
   fromSeconds: number
   /** Variance of the noise in the band, heard before the stroke; 0 where nothing was heard. */
   noisePower: number
+  /** The band as heard before the stroke, at the same rate: hum and other drums ringing along are in it. */
+  before: Float64Array
   /** Mean power of the tail's first 40 ms over the noise, in dB; Infinity without noise. */
   snrDb: number
 }
 
+export interface Band {
+  endHz: number
+  workingRateHz: number
+}
+
 /** Highest pitch that is analysed: lug pitches end near 500 Hz, their next modes tell which one it was. */
-export const BAND_END_HZ = 760
-const WORKING_RATE_HZ = 2000
+export const WIDE_BAND: Band = { endHz: 760, workingRateHz: 2000 }
+/** Low drums ring long and fill little of it: fewer samples say as much. */
+const NARROWER: readonly Band[] = [
+  { endHz: 250, workingRateHz: 700 },
+  { endHz: 400, workingRateHz: 1100 },
+]
+/** A line this far under the loudest, in power, or this little over the floor, needs no room. */
+const FAINT_LINE = 3e-3
+const LINE_OVER_FLOOR = 40
+const ROOM = 1.1
 /** The click is over after 10 to 15 ms. */
-const CLICK_SECONDS = 0.025
+const CLICK_SECONDS = 0.022
 const LONGEST_SECONDS = 1.6
 const SHORTEST_SECONDS = 0.05
 const BLOCK_SECONDS = 0.02
@@ -25,16 +41,39 @@ const BEFORE_SECONDS = 0.3
 /** The tail ends where its power falls to this multiple of the noise. */
 const END_OVER_NOISE = 1.5
 
-const filters = new Map<number, Float64Array>()
+const filters = new Map<string, Float64Array>()
 
-function filterFor(rateHz: number, factor: number): Float64Array {
-  let taps = filters.get(rateHz)
+function filterFor(rateHz: number, factor: number, band: Band): Float64Array {
+  const key = `${rateHz} ${band.endHz}`
+  let taps = filters.get(key)
   if (!taps) {
-    const stop = Math.min(rateHz / factor - BAND_END_HZ, 0.49 * rateHz)
-    taps = lowPassTaps(rateHz, BAND_END_HZ, stop, 80)
-    filters.set(rateHz, taps)
+    const stop = Math.min(rateHz / factor - band.endHz, 0.49 * rateHz)
+    taps = lowPassTaps(rateHz, band.endHz, stop, 80)
+    filters.set(key, taps)
   }
   return taps
+}
+
+/** The narrowest band that holds every line of a tail that matters, and `withHz`. */
+export function bandFor(tail: Tail, withHz = 0): Band {
+  const size = 2 ** Math.ceil(Math.log2(Math.max(64, tail.samples.length)))
+  const fft = new FFT(size)
+  const input = new Float64Array(size)
+  const n = tail.samples.length
+  for (let i = 0; i < n; i++)
+    input[i] = tail.samples[i] * (0.5 - 0.5 * Math.cos((2 * Math.PI * (i + 0.5)) / n))
+  const spectrum = fft.createComplexArray() as number[]
+  fft.realTransform(spectrum, input as unknown as number[])
+  const power = Float64Array.from(
+    { length: size / 2 },
+    (_, k) => spectrum[2 * k] ** 2 + spectrum[2 * k + 1] ** 2,
+  )
+  const sorted = Float64Array.from(power).sort()
+  const limit = Math.max(FAINT_LINE * sorted[sorted.length - 1], LINE_OVER_FLOOR * sorted[sorted.length >> 1])
+  let top = power.length - 1
+  while (top > 0 && power[top] < limit) top--
+  const needed = ROOM * Math.max((top * tail.rateHz) / size, withHz)
+  return NARROWER.find(({ endHz }) => needed < endHz) ?? WIDE_BAND
 }
 
 /**
@@ -42,10 +81,16 @@ function filterFor(rateHz: number, factor: number): Float64Array {
  * @param onset sample of the stroke; @param end sample where the next stroke begins, or the end of the samples
  * @returns null when what is left is too short to measure
  */
-export function cutTail(samples: Float32Array, rateHz: number, onset: number, end: number): Tail | null {
-  const factor = Math.max(1, Math.floor(rateHz / WORKING_RATE_HZ))
+export function cutTail(
+  samples: Float32Array,
+  rateHz: number,
+  onset: number,
+  end: number,
+  within: Band = WIDE_BAND,
+): Tail | null {
+  const factor = Math.max(1, Math.floor(rateHz / within.workingRateHz))
   const rate = rateHz / factor
-  const taps = filterFor(rateHz, factor)
+  const taps = filterFor(rateHz, factor, within)
   const guard = Math.ceil(taps.length / 2)
   const longest = Math.round((LONGEST_SECONDS + CLICK_SECONDS) * rateHz)
   const from = onset + Math.round(CLICK_SECONDS * rateHz)
@@ -58,22 +103,16 @@ export function cutTail(samples: Float32Array, rateHz: number, onset: number, en
   const skip = Math.ceil(lead / factor)
   const band = work.subarray(skip, skip + Math.floor((to - from) / factor))
 
-  const noisePower = noiseBefore(samples, rateHz, onset, taps, factor, guard)
+  const before = bandBefore(samples, rateHz, onset, taps, factor, guard)
+  const noisePower = power(before)
   const length = lengthAboveNoise(band, rate, noisePower)
-  if (length < SHORTEST_SECONDS * rate) {
-    return {
-      samples: band.slice(0, Math.max(length, 0)),
-      rateHz: rate,
-      fromSeconds: 0,
-      noisePower,
-      snrDb: snr(band, rate, noisePower),
-    }
-  }
+  const tooShort = length < SHORTEST_SECONDS * rate
   return {
     samples: band.slice(0, length),
     rateHz: rate,
-    fromSeconds: (first + skip * factor - onset) / rateHz,
+    fromSeconds: tooShort ? 0 : (first + skip * factor - onset) / rateHz,
     noisePower,
+    before,
     snrDb: snr(band, rate, noisePower),
   }
 }
@@ -90,20 +129,20 @@ function power(samples: Float64Array): number {
   return samples.length ? sum / samples.length : 0
 }
 
-function noiseBefore(
+function bandBefore(
   samples: Float32Array,
   rateHz: number,
   onset: number,
   taps: Float64Array,
   factor: number,
   guard: number,
-): number {
+): Float64Array {
   const to = onset - guard - Math.round(0.002 * rateHz)
   const from = Math.max(0, to - Math.round(BEFORE_SECONDS * rateHz))
-  if (to - from < 0.02 * rateHz) return 0
+  if (to - from < 0.02 * rateHz) return new Float64Array(0)
   const band = filterAndDecimate(samples.subarray(Math.max(0, from - guard), to + guard), taps, factor)
   const skip = Math.ceil(Math.min(guard, from) / factor)
-  return power(band.subarray(skip, band.length - skip))
+  return band.slice(skip, band.length - skip)
 }
 
 /** Samples up to where the power of 20 ms blocks sinks to the noise. */

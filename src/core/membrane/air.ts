@@ -74,6 +74,24 @@ export function outsideAirFactor(m: number, n: number): number {
   return shapeAir({ m, n, zero: besselZeros(m, n)[n - 1] }).outside
 }
 
+/**
+ * The air column of one cavity mode, kg/m^2 on a film that moves as it does, and what is handed on to the other head:
+ * rho / (q tan qh) and rho / (q sin qh) as spring where it carries waves, hyperbolic as mass where it does not.
+ */
+export function columnLoad(zero: number, radiusMetres: number, depthMetres: number, hz: number): CavityAir {
+  const qSquared = ((2 * Math.PI * hz) / SOUND_SPEED) ** 2 - (zero / radiusMetres) ** 2
+  const q = Math.sqrt(Math.abs(qSquared))
+  return qSquared > 0
+    ? {
+        direct: -AIR_DENSITY / (q * Math.tan(q * depthMetres)),
+        cross: -AIR_DENSITY / (q * Math.sin(q * depthMetres)),
+      }
+    : {
+        direct: AIR_DENSITY / (q * Math.tanh(q * depthMetres)),
+        cross: AIR_DENSITY / (q * Math.sinh(q * depthMetres)),
+      }
+}
+
 export interface CavityAir {
   /** Air load on a film moving alone, kg/m^2 (negative where the air acts as a spring). */
   direct: number
@@ -88,24 +106,50 @@ export interface CavityAir {
  * q^2 = (omega/c)^2 - (j'/a)^2; it pushes with Zd = rho omega^2 / (q tan qh) and hands on
  * Zx = rho omega^2 / (q sin qh), hyperbolic where q^2 < 0 (textbook waveguide; Morse & Ingard, chapter 9).
  */
-export function cavityAir(diameterInches: number, depthInches: number, shape: Shape, hz: number): CavityAir {
+export function cavityAir(
+  diameterInches: number,
+  depthInches: number,
+  shape: Shape,
+  hz: number,
+  portInches = 0,
+): CavityAir {
   const radius = inchesToMetres(diameterInches) / 2
   const depth = inchesToMetres(depthInches)
   let direct = 0
   let cross = 0
   for (const { zero, share } of shapeAir(shape).shares) {
-    const qSquared = ((2 * Math.PI * hz) / SOUND_SPEED) ** 2 - (zero / radius) ** 2
-    const q = Math.sqrt(Math.abs(qSquared))
-    if (qSquared > 0) {
-      direct -= (share * AIR_DENSITY) / (q * Math.tan(q * depth))
-      cross -= (share * AIR_DENSITY) / (q * Math.sin(q * depth))
-    } else {
-      direct += (share * AIR_DENSITY) / (q * Math.tanh(q * depth))
-      cross += (share * AIR_DENSITY) / (q * Math.sinh(q * depth))
-    }
+    const column = columnLoad(zero, radius, depth, hz)
+    // The plane wave of a drum with a port: its spring in series with the air that the port lets through.
+    const kept = zero === 0 && portInches > 0 ? portFactor(portInches, diameterInches, depth, hz) : 1
+    direct += share * kept * column.direct
+    cross += share * kept * column.cross
   }
   return { direct, cross }
 }
+
+/** Length of the air that moves in a hole, as a part of its diameter: both ends' corrections, no wall (8 / 3 pi each). */
+const PORT_LENGTH = 0.85
+
+/**
+ * What is left of the space's spring behind a port: 1 / (1 - (f_h / f)^2), f_h the Helmholtz pitch
+ * (c / 2 pi) sqrt(A_port / (volume * length)) (Morse & Ingard, chapter 9; Rayleigh's end correction). Far above f_h the hole
+ * is shut by its own air, below it lets the spring go.
+ */
+export function portFactor(
+  portInches: number,
+  diameterInches: number,
+  depthMetres: number,
+  hz: number,
+): number {
+  const port = inchesToMetres(portInches)
+  const shell = inchesToMetres(diameterInches)
+  const helmholtz =
+    (SOUND_SPEED / (2 * Math.PI)) * Math.sqrt((port / shell) ** 2 / (depthMetres * PORT_LENGTH * port))
+  const left = 1 - (helmholtz / hz) ** 2
+  // At the Helmholtz pitch itself losses keep the load finite.
+  return Math.abs(left) < LEAST_LEFT ? Math.sign(left || 1) / LEAST_LEFT : 1 / left
+}
+const LEAST_LEFT = 0.05
 
 /** Outside air plus, where the space behind is known, inside air with the other head still; kg/m^2. */
 export function airMassPerArea(

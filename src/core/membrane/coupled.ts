@@ -23,13 +23,28 @@ export interface CoupledMode {
  * the space on the diagonal, minus its cross load beside it (column model of `air.ts`). M depends on the frequency,
  * so each root is iterated on its own.
  */
-export function coupledModes(
+export function coupledModes(...drum: CoupledDrum): [CoupledMode, CoupledMode] {
+  const solve = coupledSolver(...drum)
+  return [solve(0), solve(1)]
+}
+
+/** The lower of the two alone, at half the work. */
+export function lowerCoupledMode(...drum: CoupledDrum): CoupledMode {
+  return coupledSolver(...drum)(0)
+}
+
+type CoupledDrum = [
   diameterInches: number,
   depthInches: number,
   shape: ModeShape,
   batter: CoupledHead,
   resonant: CoupledHead,
-): [CoupledMode, CoupledMode] {
+  portInches?: number,
+]
+
+function coupledSolver(
+  ...[diameterInches, depthInches, shape, batter, resonant, portInches = 0]: CoupledDrum
+): (index: 0 | 1) => CoupledMode {
   const radius = inchesToMetres(diameterInches) / 2
   const stiffness = (head: CoupledHead) => head.tension * (shape.zero / radius) ** 2
   const outside = (hz: number) => airMassPerArea({ diameterInches, space: null }, shape, hz)
@@ -37,7 +52,7 @@ export function coupledModes(
   const kr = stiffness(resonant)
 
   const rootsAt = (hz: number): [CoupledMode, CoupledMode] => {
-    const air = cavityAir(diameterInches, depthInches, shape, hz)
+    const air = cavityAir(diameterInches, depthInches, shape, hz, portInches)
     const omega2 = (2 * Math.PI * hz) ** 2
     // The inside air goes to the stiffness side, so that its spring (negative mass) cannot upset the masses.
     const kbb = kb - omega2 * air.direct
@@ -59,9 +74,8 @@ export function coupledModes(
     }) as [CoupledMode, CoupledMode]
   }
 
-  const solve = (index: 0 | 1): CoupledMode => {
+  return (index) => {
     const hz = firstRootHz((at) => rootsAt(at)[index].hz)
     return { ...rootsAt(hz)[index], hz }
   }
-  return [solve(0), solve(1)]
 }

@@ -87,12 +87,12 @@ export function firstRootHz(natural: (hz: number) => number): number {
 
 /**
  * Tension in N/m from a lug pitch (the (1,1) mode, other head muted), air included:
- * T = (sigma + sigma_air) (2 pi a f / j11)^2.
+ * T = (sigma + sigma_air) (2 pi a f / j11)^2. Another shape may be given, with its pitch.
  */
-export function tensionFromLugHz(head: Head, lugHz: number): number {
+export function tensionFromLugHz(head: Head, lugHz: number, shape: ModeShape = LUG_MODE): number {
   const radius = inchesToMetres(head.diameterInches) / 2
-  const mass = filmMassPerArea(head.pliesMils) + airMassPerArea(head, LUG_MODE, lugHz)
-  return mass * ((2 * Math.PI * radius * lugHz) / LUG_MODE.zero) ** 2
+  const mass = filmMassPerArea(head.pliesMils) + airMassPerArea(head, shape, lugHz)
+  return mass * ((2 * Math.PI * radius * lugHz) / shape.zero) ** 2
 }
 
 /** Load in newtons that a tension (N/m) means for each of `lugs` rods: T * 2 pi a / lugs, before friction. */

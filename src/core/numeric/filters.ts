@@ -63,3 +63,31 @@ export function filterAndDecimate(
   }
   return out
 }
+
+/** Two second-order Butterworth-like high passes in a row (bilinear transform; Oppenheim & Schafer, section 7.2). */
+export function highPass(samples: ArrayLike<number>, rateHz: number, cutoffHz: number): Float64Array {
+  const w = Math.tan((Math.PI * cutoffHz) / rateHz)
+  let input: ArrayLike<number> = samples
+  let out = new Float64Array(samples.length)
+  for (const q of [0.541, 1.307]) {
+    const norm = 1 / (1 + w / q + w * w)
+    const a1 = 2 * (w * w - 1) * norm
+    const a2 = (1 - w / q + w * w) * norm
+    out = new Float64Array(samples.length)
+    let x1 = 0
+    let x2 = 0
+    let y1 = 0
+    let y2 = 0
+    for (let i = 0; i < samples.length; i++) {
+      const x = input[i]
+      const y = norm * (x - 2 * x1 + x2) - a1 * y1 - a2 * y2
+      x2 = x1
+      x1 = x
+      y2 = y1
+      y1 = y
+      out[i] = y
+    }
+    input = out
+  }
+  return out
+}

@@ -1,31 +1,36 @@
-import { harmonicsOf, lugAngle } from '../head/harmonics'
+import { lugAngle } from '../head/harmonics'
 import { coupledModes } from '../membrane/coupled'
-import {
-  LUG_MODE,
-  MODE_SHAPES,
-  modeAmplitude,
-  modeHz,
-  tensionFromLugHz,
-  WIDEST_PAIR_CENTS,
-  type ModeShape,
-} from '../membrane/modes'
+import { HeadModes, type Film, type FoundMode, type OtherFilm } from '../membrane/headModes'
+import { LUG_MODE, MODE_SHAPES, tensionFromLugHz, WIDEST_PAIR_CENTS, type ModeShape } from '../membrane/modes'
+import { FILM_POISSON, filmStiffness } from '../membrane/planeStress'
+import { ritzBasis, shapeAt } from '../membrane/ritz'
+import type { Hoop } from '../membrane/turnLaw'
+import { inchesToMetres, milsToMetres } from '../units/length'
+import { holdDown, leastPull, radialTension, type Held } from './mechanics'
+import { idealNature, type Faults, type Nature } from './nature'
 
 /**
- * The practice drum, first order: rods set the mean and the second harmonic of the tapped head; the membrane with its
- * air sets where the other modes lie. Simpler than a drum (no hoop mechanics, no friction), and said so.
+ * The practice drum: rods hold the hoop, the hoop the film's edge; plane stress and the air between the heads make its
+ * modes. Richer than what the estimate assumes, so that it can judge it. See docs/decisions/practice-drum.md.
  */
 export interface PracticeHead {
   diameterInches: number
   depthInches: number
   lugs: number
+  hoop: Hoop
+  threadPitchMm: number
   pliesMils: readonly number[]
-  /** Mean lug pitch in Hz with all rods at 0, other head muted. */
+  /** Mean lug pitch in Hz with all rods at 0, other head muted, nothing uneven about the drum. */
   evenHz: number
   /** Turns of each rod away from that state. */
   rods: readonly number[]
-  /** The head's true answers: Hz^2 per turn of every rod, and of the second harmonic against it. */
-  hz2PerTurn: number
-  secondAnswer: number
+  /** Where the film's edge stands at each rod, in the same turns: with friction it lags behind. Left out: at the rods. */
+  seats?: readonly number[]
+  /** Part of the pull that the film has lost by settling. */
+  settled?: number
+  nature: Nature
+  /** What else is wrong with the drum: its ring, and what rattles along. */
+  faults?: Faults
   other: { pliesMils: readonly number[]; lugHz: number; muted: boolean }
 }
 
@@ -33,8 +38,10 @@ export interface TruePole {
   hz: number
   /** Angle of the antinode from lug 1, in turns of the drum. */
   axisTurns: number
-  /** Displacement of the tapped head in this mode, 1 where it moves alone. */
+  /** Part of this mode's movement that is in the tapped head, 1 where it moves alone. */
   share: number
+  /** Displacement of the tapped head at a place, 1 being that of the plain shape J_m(j r) cos(m theta). */
+  at(spot: Spot): number
 }
 
 export interface TrueMode {
@@ -51,86 +58,188 @@ export interface Truth {
   modes: TrueMode[]
 }
 
-/** A pitch below this is slack film, which has no modes to speak of. */
-const SLACK_HZ2 = 25 * 25
-/** Answer of the (2,1) pair to the fourth harmonic, relative to the turn law; small and not used by any solver. */
-const FOURTH_ANSWER = 0.2
+/** A place on or over the head: fraction of the radius, and angle from lug 1 in rad. */
+export interface Spot {
+  radiusFraction: number
+  angle: number
+}
+
+/** Enough shapes for all modes that a tap shows: a larger basis moves the lug pitch by less than 0.1 Hz. */
+const BASIS = { mMost: 5, nMost: 2 }
+/** A head that is all but slack has no modes to speak of: its even tension in N/m is at least this. */
+const SLACK_TENSION = 12
+
+/** Where the film's edge stands, and how hard every rod pulls. */
+export function heldBy(head: PracticeHead): Held {
+  const even = evenTravel(head)
+  const seats = head.seats ?? head.rods
+  const kept = 1 - (head.settled ?? 0)
+  const held = holdDown(
+    head,
+    seats.map((seat) => (even + seat) * kept),
+  )
+  const least = edgeFromTension(head, SLACK_TENSION)
+  held.edge.cosine[0] = Math.max(least, held.edge.cosine[0])
+  return withoutPush(head, held)
+}
+
+/** A film does not push: where it would it wrinkles, and the pattern it carries is no larger than leaves this part. */
+const LEAST_PART = 0.05
+const ANGLES = 36
+const RADII = [0.5, 0.75, 1]
+
+function withoutPush(head: PracticeHead, held: Held): Held {
+  const even = leastPull(
+    head,
+    { ...held, edge: { cosine: onlyEven(held.edge.cosine), sine: none(held) } },
+    1,
+    0,
+  )
+  const least = Math.min(
+    ...RADII.flatMap((r) =>
+      Array.from({ length: ANGLES }, (_, i) => leastPull(head, held, r, (2 * Math.PI * i) / ANGLES)),
+    ),
+  )
+  const most = (1 - LEAST_PART) * even
+  if (even - least <= most) return held
+  // The pull of a pattern is in step with its size, the even pull under it stays.
+  const part = most / (even - least)
+  const shrink = (parts: readonly number[]) => parts.map((each, k) => (k === 0 ? each : each * part))
+  return { ...held, edge: { cosine: shrink(held.edge.cosine), sine: shrink(held.edge.sine) } }
+}
+
+const onlyEven = (cosine: readonly number[]) => cosine.map((each, k) => (k === 0 ? each : 0))
+const none = ({ edge }: Held) => edge.sine.map(() => 0)
+
+/** Displacement of the film's edge that makes an even tension in N/m. */
+function edgeFromTension({ pliesMils, diameterInches }: PracticeHead, tension: number): number {
+  const thickness = pliesMils.reduce((sum, mils) => sum + milsToMetres(mils), 0)
+  return (tension * (1 - FILM_POISSON)) / filmStiffness(thickness, inchesToMetres(diameterInches) / 2)
+}
+
+const basis = () => ritzBasis(BASIS.mMost, BASIS.nMost)
+
+/** Turns of every rod from just touching to the pitch `evenHz`, by this head's own parts. */
+export function evenTravel(head: PracticeHead): number {
+  const { diameterInches, depthInches, lugs, hoop, threadPitchMm, pliesMils, evenHz, nature } = head
+  const key = JSON.stringify([
+    ...[diameterInches, depthInches, lugs, hoop, threadPitchMm, pliesMils, evenHz],
+    ...[nature.film, nature.yielding],
+  ])
+  if (lastTravel?.key !== key) lastTravel = { key, turns: findEvenTravel(head) }
+  return lastTravel.turns
+}
+
+/** The head last asked for: a turned rod changes nothing about it. */
+let lastTravel: { key: string; turns: number } | null = null
+
+function findEvenTravel(head: PracticeHead): number {
+  const still = { ...head, space: { depthInches: head.depthInches } }
+  let edge = edgeFromTension(head, tensionFromLugHz(still, head.evenHz))
+  // The pitch of one shape alone is a little off that of all together.
+  for (let i = 0; i < 2; i++) {
+    const { hz } = new HeadModes(basis(), filmOf(head, { cosine: [edge], sine: [] }), null).near(LUG_MODE)[0]
+    edge *= (head.evenHz / hz) ** 2
+  }
+  const regular = { ...idealNature(head.lugs), film: head.nature.film, yielding: head.nature.yielding }
+  const oneTurn = holdDown({ ...head, nature: regular }, new Array<number>(head.lugs).fill(1))
+  return edge / oneTurn.edge.cosine[0]
+}
+
+function filmOf(head: PracticeHead, edge: Film['edge']): Film {
+  const { diameterInches, depthInches, pliesMils } = head
+  return { diameterInches, depthInches, pliesMils, edge }
+}
+
+/** The two poles of the lug pitch with the other head muted, the lug pitches, and the tension at every lug in N/m. */
+export function lugTruth(head: PracticeHead) {
+  const held = heldBy(head)
+  const poles = polesOf(LUG_MODE, new HeadModes(basis(), filmOf(head, held.edge), null).near(LUG_MODE))
+  const lugHz = lugPitches(poles, head.lugs)
+  return { poles, lugHz, meanHz: meanOf(lugHz), edgeTension: edgeTension(head, held), held }
+}
+
+const meanOf = (lugHz: readonly number[]) =>
+  Math.sqrt(lugHz.reduce((sum, hz) => sum + hz * hz, 0) / lugHz.length)
+
+/** Where the gauge's foot stands: a hand's breadth in from the hoop. */
+const GAUGE_AT = 0.85
+
+/** Tension across the hoop near every lug, in N/m. */
+export function edgeTension(head: PracticeHead, held = heldBy(head)): number[] {
+  return head.rods.map((_, i) => radialTension(head, held, GAUGE_AT, lugAngle(i, head.lugs)))
+}
 
 /** What the drum truly sounds like, before any tap: settled pitches. */
 export function truthOf(head: PracticeHead): Truth {
-  const { lugs, hz2PerTurn } = head
-  const rods = harmonicsOf(head.rods)
-  const meanHz2 = Math.max(SLACK_HZ2, head.evenHz ** 2 + hz2PerTurn * rods.mean)
-  const amplitude = Math.min(
-    0.6 * meanHz2,
-    hz2PerTurn * head.secondAnswer * Math.hypot(rods.cosine, rods.sine),
-  )
-  const axis = Math.atan2(rods.sine, rods.cosine) / 2
-  const meanHz = Math.sqrt(meanHz2)
-  const bare = {
-    diameterInches: head.diameterInches,
-    pliesMils: head.pliesMils,
-    space: { depthInches: head.depthInches },
-  }
-  const tension = tensionFromLugHz(bare, meanHz)
-
+  const held = heldBy(head)
+  const film = filmOf(head, held.edge)
+  const { other, diameterInches, depthInches } = head
+  const otherFilm: OtherFilm = other.muted
+    ? null
+    : {
+        pliesMils: other.pliesMils,
+        tension: tensionFromLugHz(
+          { diameterInches, pliesMils: other.pliesMils, space: { depthInches } },
+          other.lugHz,
+        ),
+      }
+  const found = new HeadModes(basis(), film, otherFilm)
+  const muted = otherFilm ? new HeadModes(basis(), film, null) : found
   const modes = MODE_SHAPES.map((shape): TrueMode => {
-    const ripple = rippleOf(shape, head, amplitude, axis)
-    const alone = modeHz(bare, shape, tension)
-    const poles = ripple.flatMap(({ relative, axisTurns }) =>
-      freePoles(head, shape, tension * (1 + relative), alone * Math.sqrt(1 + relative)).map((pole) => ({
-        ...pole,
-        axisTurns,
-      })),
-    )
+    const poles = otherFilm
+      ? freePoles(head, shape, muted, found, otherFilm)
+      : polesOf(shape, found.near(shape))
     return { m: shape.m, n: shape.n, shape, poles }
   })
-  return { meanHz, lugHz: lugPitches(modes[MODE_SHAPES.indexOf(LUG_MODE)], lugs), modes }
+  const lugHz = lugPitches(modes[MODE_SHAPES.indexOf(LUG_MODE)].poles, head.lugs)
+  return { meanHz: meanOf(lugHz), lugHz, modes }
 }
 
-/** Relative change of the squared pitch of each pole of a shape, from the head's unevenness. */
-function rippleOf(shape: ModeShape, head: PracticeHead, amplitude: number, axis: number) {
-  if (shape.m === 0) return [{ relative: 0, axisTurns: 0 }]
-  const meanHz2 = Math.max(SLACK_HZ2, head.evenHz ** 2 + head.hz2PerTurn * harmonicsOf(head.rods).mean)
-  let size = 0
-  let angle = axis
-  if (shape.m === 1) size = amplitude / meanHz2
-  if (shape.m === 2) {
-    const fourth = projection(head.rods, 4)
-    size = (head.hz2PerTurn * FOURTH_ANSWER * fourth.size) / meanHz2
-    angle = fourth.angle / 4
-  }
-  return [
-    { relative: size, axisTurns: angle / (2 * Math.PI) },
-    { relative: -size, axisTurns: (angle + Math.PI / (2 * shape.m)) / (2 * Math.PI) },
-  ]
-}
-
-function projection(rods: readonly number[], order: number): { size: number; angle: number } {
-  let c = 0
-  let s = 0
-  rods.forEach((rod, i) => {
-    c += (2 * rod * Math.cos(order * lugAngle(i, rods.length))) / rods.length
-    s += (2 * rod * Math.sin(order * lugAngle(i, rods.length))) / rods.length
-  })
-  return { size: Math.hypot(c, s), angle: Math.atan2(s, c) }
-}
-
-/** One pole with the other head muted; the two coupled ones with it free. */
-function freePoles(head: PracticeHead, shape: ModeShape, tension: number, aloneHz: number) {
-  if (head.other.muted) return [{ hz: aloneHz, share: 1 }]
-  const space = { depthInches: head.depthInches }
-  const otherTension = tensionFromLugHz(
-    { diameterInches: head.diameterInches, pliesMils: head.other.pliesMils, space },
-    head.other.lugHz,
+/** Both families of a shape's modes with the other head free: started from the two-film model of one shape. */
+function freePoles(
+  head: PracticeHead,
+  shape: ModeShape,
+  muted: HeadModes,
+  both: HeadModes,
+  other: NonNullable<OtherFilm>,
+): TruePole[] {
+  const alone = muted.near(shape)
+  const aloneHz = alone.reduce((sum, { hz }) => sum + hz, 0) / alone.length
+  const { diameterInches, depthInches, pliesMils } = head
+  const tension = tensionOfMode(head, shape, aloneHz)
+  return coupledModes(diameterInches, depthInches, shape, { pliesMils, tension }, other).flatMap((mode) =>
+    polesOf(shape, both.near(shape, mode.hz, [mode.batter, mode.resonant])),
   )
-  return coupledModes(
-    head.diameterInches,
-    head.depthInches,
-    shape,
-    { pliesMils: head.pliesMils, tension },
-    { pliesMils: head.other.pliesMils, tension: otherTension },
-  ).map(({ hz, batter }) => ({ hz, share: Math.abs(batter) }))
+}
+
+/** Even tension at which a shape alone, other head still, has this pitch. */
+function tensionOfMode(head: PracticeHead, shape: ModeShape, hz: number): number {
+  const { diameterInches, depthInches, pliesMils } = head
+  const still = { diameterInches, pliesMils, space: { depthInches } }
+  return tensionFromLugHz(still, hz, shape)
+}
+
+function polesOf(shape: ModeShape, found: readonly FoundMode[]): TruePole[] {
+  const { shapes } = basis()
+  return found.map(({ hz, vector, share }) => {
+    const part = (sine: boolean) =>
+      shapes.reduce(
+        (sum, own, i) => (own.m === shape.m && own.n === shape.n && own.sine === sine ? vector[i] : sum),
+        0,
+      )
+    const plain = shapes.find((own) => own.m === shape.m && own.n === shape.n)!.scale
+    const size = Math.sqrt(vector.reduce((sum, x) => sum + x * x, 0))
+    const axis = shape.m === 0 ? 0 : Math.atan2(part(true), part(false)) / shape.m
+    return {
+      hz,
+      axisTurns: axis / (2 * Math.PI),
+      share,
+      at: ({ radiusFraction, angle }) =>
+        shapes.reduce((sum, own, i) => sum + vector[i] * shapeAt(own, radiusFraction, angle), 0) /
+        (plain * size),
+    }
+  })
 }
 
 /** Poles further than this from the loudest are the other head's own edge mode, not part of the lug pitch. */
@@ -140,9 +249,9 @@ const SAME_PITCH_RATIO = 2 ** (WIDEST_PAIR_CENTS / 1200)
  * Lug pitch at every lug: the mean of the (1,1) poles weighted by what a tap there and a microphone there pick up,
  * cos^2 of the angle to each antinode, times how much of each pole is in the tapped head.
  */
-function lugPitches(mode: TrueMode, lugs: number): number[] {
+function lugPitches(poles: readonly TruePole[], lugs: number): number[] {
   return Array.from({ length: lugs }, (_, i) => {
-    const weighted = mode.poles.map((pole) => ({
+    const weighted = poles.map((pole) => ({
       hz: pole.hz,
       weight: Math.cos(lugAngle(i, lugs) - 2 * Math.PI * pole.axisTurns) ** 2 * pole.share ** 2,
     }))
@@ -153,9 +262,10 @@ function lugPitches(mode: TrueMode, lugs: number): number[] {
   })
 }
 
-/** Strength of a pole in a tap at (radius fraction, angle), heard close to that place. */
-export function pickup(mode: TrueMode, pole: TruePole, radiusFraction: number, angle: number): number {
-  const radial = modeAmplitude(mode.shape, radiusFraction) ** 2
-  const angular = mode.m === 0 ? 1 : Math.cos(mode.m * (angle - 2 * Math.PI * pole.axisTurns)) ** 2
-  return radial * angular * pole.share ** 2
+/**
+ * Amplitude of a pole in a tap at one place, heard at another; signed, since a microphone across a nodal line hears the
+ * mode upside down. Heard where it was struck it is never negative.
+ */
+export function pickup(pole: TruePole, struck: Spot, heard: Spot): number {
+  return pole.at(struck) * pole.at(heard) * pole.share ** 2
 }

@@ -1,5 +1,6 @@
 import { z } from 'zod'
 import type { EvenRequest } from '../evening/types'
+import { SLACK_SCHOOL_IDS } from '../head/slackStart'
 import { firstProblem, type Checked, type Problem } from './problem'
 
 const hz = z.number().min(15).max(2000)
@@ -12,6 +13,9 @@ const pole = z.strictObject({
   decaySeconds: positive.optional(),
 })
 
+/** What a hand feels of a rod against the others. */
+export const feelSchema = z.enum(['loose', 'alike', 'tight'])
+
 const round = z.strictObject({
   readingsHz: z.array(hz.nullable()).optional(),
   readingErrorCents: positive.max(200).optional(),
@@ -19,10 +23,12 @@ const round = z.strictObject({
   otherHead: z.enum(['muted', 'free', 'off']).optional(),
   pressed: z.boolean().optional(),
   mic: z.enum(['with-tap', 'standing']).optional(),
-  gauge: z.unknown().optional(),
-  feel: z.unknown().optional(),
+  gauge: z.array(z.number().min(-1000).max(1000).nullable()).optional(),
+  feel: z.array(feelSchema.nullable()).optional(),
   turns: z.array(z.number().min(-20).max(20)).optional(),
 })
+
+export const slackSchoolSchema = z.enum(SLACK_SCHOOL_IDS)
 
 export const hoopSchema = z.enum(['die-cast', 'triple-flanged', 'single-flanged', 'wood'])
 
@@ -30,7 +36,7 @@ const target = z.union([
   z.strictObject({ hz }),
   z.strictObject({ level: z.literal(true) }),
   z.strictObject({ profileHz: z.array(hz) }),
-  z.strictObject({ hz, offsetTurns: z.array(z.number()) }),
+  z.strictObject({ hz, offsetTurns: z.array(z.number().min(-6).max(6)) }),
 ])
 
 export const evenRequestSchema = z.strictObject({
@@ -44,6 +50,7 @@ export const evenRequestSchema = z.strictObject({
     ceilingHz: hz.optional(),
     depthInches: z.number().min(1).max(60).optional(),
     other: z.strictObject({ hz, pliesMils: z.array(positive).min(1) }).optional(),
+    worn: z.boolean().optional(),
   }),
   target,
   toleranceCents: z.number().min(0.5).max(300).optional(),
@@ -60,8 +67,11 @@ export const evenRequestSchema = z.strictObject({
     .optional(),
   rounds: z.array(round).min(1).max(200),
   start: z.enum(['slack', 'unknown']).optional(),
-  gaugeLaw: z.unknown().optional(),
-  gaugeError: z.unknown().optional(),
+  slackSchool: slackSchoolSchema.optional(),
+  deadRods: z.array(z.int().min(1).max(24)).optional(),
+  hoopOrEdge: z.boolean().optional(),
+  gaugeLaw: z.strictObject({ g0: z.number(), c: positive }).optional(),
+  gaugeError: positive.max(100).optional(),
   learned: z
     .strictObject({
       hz2PerTurn: positive,
@@ -74,28 +84,12 @@ export const evenRequestSchema = z.strictObject({
 
 type Parsed = z.infer<typeof evenRequestSchema>
 
-/** An `even` request from outside, checked in full: shape, lengths against the lugs, and what cannot be used yet. */
+/** An `even` request from outside, checked in full: shape, and lengths against the lugs. */
 export function parseEvenRequest(input: unknown): Checked<EvenRequest> {
   const parsed = evenRequestSchema.safeParse(input)
   if (!parsed.success) return { ok: false, problem: firstProblem(parsed.error) }
-  const problem = notYet(parsed.data) ?? wrongLength(parsed.data)
+  const problem = wrongLength(parsed.data)
   return problem ? { ok: false, problem } : { ok: true, value: parsed.data as EvenRequest }
-}
-
-function notYet(request: Parsed): Problem | null {
-  const later = (where: string, what: string): Problem => ({
-    where,
-    what: `${what} cannot be used yet; leave it out`,
-  })
-  if (request.gaugeLaw !== undefined) return later('gaugeLaw', 'a gauge')
-  if (request.gaugeError !== undefined) return later('gaugeError', 'a gauge')
-  if ('offsetTurns' in request.target) return later('target.offsetTurns', 'a deliberately uneven target')
-  for (const [i, round] of request.rounds.entries()) {
-    if (round.gauge !== undefined) return later(`rounds[${i}].gauge`, 'a gauge')
-    if (round.feel !== undefined) return later(`rounds[${i}].feel`, 'the feel of the rods')
-    if (round.mic === 'standing') return later(`rounds[${i}].mic`, 'a standing microphone')
-  }
-  return null
 }
 
 function wrongLength(request: Parsed): Problem | null {
@@ -107,12 +101,21 @@ function wrongLength(request: Parsed): Problem | null {
   if ('profileHz' in request.target && request.target.profileHz.length !== lugs) {
     return wrong('target.profileHz', 'pitches', request.target.profileHz.length)
   }
+  if ('offsetTurns' in request.target && request.target.offsetTurns.length !== lugs) {
+    return wrong('target.offsetTurns', 'turns', request.target.offsetTurns.length)
+  }
+  const stray = request.deadRods?.find((rod) => rod > lugs)
+  if (stray !== undefined) return { where: 'deadRods', what: `expected rods from 1 to ${lugs}, got ${stray}` }
   for (const [i, round] of request.rounds.entries()) {
     const at = `rounds[${i}]`
     const newest = i === request.rounds.length - 1
     if (round.readingsHz && round.readingsHz.length !== lugs) {
       return wrong(`${at}.readingsHz`, 'readings', round.readingsHz.length)
     }
+    if (round.gauge && round.gauge.length !== lugs) {
+      return wrong(`${at}.gauge`, 'dial readings', round.gauge.length)
+    }
+    if (round.feel && round.feel.length !== lugs) return wrong(`${at}.feel`, 'words', round.feel.length)
     if (round.turns && round.turns.length !== lugs) return wrong(`${at}.turns`, 'turns', round.turns.length)
     if (!round.turns && !newest) {
       return {

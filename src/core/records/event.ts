@@ -1,5 +1,11 @@
 import { z } from 'zod'
+import { CAUSE_IDS } from '../fitting/causes'
+import { QUESTION_IDS } from '../fitting/questions'
+import { AREA_IDS, FINDING_IDS } from '../fitting/lookOver'
+import { feelSchema, slackSchoolSchema } from './even'
+import { LAYER_IDS } from '../pair/layers'
 import { aimSchema, drumSchema, headSchema, idSchema, SCHEMA_VERSION, sideSchema, targetSchema } from './kit'
+import { runHeadSchema, sheetDrumSchema } from './sheet'
 
 /**
  * The log: what was measured, what was done, what was decided. Append-only; the state is what the events say. Undo is an
@@ -7,7 +13,9 @@ import { aimSchema, drumSchema, headSchema, idSchema, SCHEMA_VERSION, sideSchema
  */
 const hz = z.number().min(15).max(2000)
 
-export const sourceSchema = z.enum(['microphone', 'file', 'practice', 'typed', 'hand'])
+export const sourceSchema = z.enum(['microphone', 'file', 'practice', 'typed', 'ear', 'gauge', 'hand'])
+
+export const micSchema = z.enum(['with-tap', 'standing'])
 
 const base = {
   id: idSchema,
@@ -27,12 +35,27 @@ const modeSchema = z.strictObject({
   decaySeconds: z.number().positive(),
   levelDb: z.number(),
   standardErrorHz: z.number().nonnegative(),
+  decayErrorSeconds: z.number().nonnegative().optional(),
+  levelErrorDb: z.number().nonnegative().optional(),
 })
 
 const otherHeadSchema = z.enum(['muted', 'free', 'off'])
 
 const change = z.discriminatedUnion('what', [
-  z.strictObject({ what: z.literal('kitMade'), name: z.string().min(1).max(60), simulated: z.boolean() }),
+  z.strictObject({
+    what: z.literal('kitMade'),
+    name: z.string().min(1).max(60),
+    simulated: z.boolean(),
+    /** Somebody else's, for a night: discarded or kept afterwards. */
+    borrowed: z.boolean().optional(),
+  }),
+  z.strictObject({ what: z.literal('kitKept') }),
+  /** Steps between neighbouring toms, smallest drum first, under a name; an empty list forgets them. */
+  z.strictObject({
+    what: z.literal('schemeKept'),
+    name: z.string().min(1).max(40),
+    cents: z.array(z.number().min(0).max(2400)).max(40),
+  }),
   z.strictObject({ what: z.literal('kitRenamed'), name: z.string().min(1).max(60) }),
   z.strictObject({ what: z.literal('kitRemoved') }),
   z.strictObject({ what: z.literal('drumAdded'), drum: drumSchema, after: idSchema.nullable() }),
@@ -43,6 +66,15 @@ const change = z.discriminatedUnion('what', [
   z.strictObject({ what: z.literal('sheetChosen'), sheet: idSchema.nullable() }),
   z.strictObject({ what: z.literal('sheetRenamed'), sheet: idSchema, name: z.string().min(1).max(60) }),
   z.strictObject({ what: z.literal('sheetRemoved'), sheet: idSchema }),
+  z.strictObject({ what: z.literal('sheetArchived'), sheet: idSchema, archived: z.boolean() }),
+  /** A whole kit's targets at once: a new sheet, or a new version of a known one. */
+  z.strictObject({
+    what: z.literal('sheetWritten'),
+    sheet: idSchema,
+    name: z.string().min(1).max(60),
+    notes: z.string().max(2000),
+    drums: z.array(sheetDrumSchema).max(40),
+  }),
 ])
 
 export const eventSchema = z.discriminatedUnion('kind', [
@@ -56,6 +88,10 @@ export const eventSchema = z.discriminatedUnion('kind', [
     /** The poles behind `hz`; empty for a typed number. */
     poles: z.array(modeSchema),
     otherHead: otherHeadSchema,
+    /** Where the microphone was; left out by readings without one, and by those of older versions. */
+    mic: micSchema.optional(),
+    /** Judged by ear against a reference, without a number. */
+    ear: z.enum(['higher', 'lower', 'alike']).optional(),
   }),
   z.strictObject({
     kind: z.literal('rodsTurned'),
@@ -66,9 +102,95 @@ export const eventSchema = z.discriminatedUnion('kind', [
     planned: z.array(z.number()).nullable(),
   }),
   z.strictObject({ kind: z.literal('pressed'), ...onHead }),
+  /** The drum's lowest pitch with both heads free, struck at the centre of this head. */
+  z.strictObject({
+    kind: z.literal('centreRead'),
+    ...onHead,
+    hz,
+    standardErrorHz: z.number().positive(),
+    decaySeconds: z.number().positive().nullable(),
+    /** Cents by which it began above its settled pitch; left out by older versions and by typed numbers, as the rest. */
+    glideCents: z.number().nullable().optional(),
+    ringSeconds: z
+      .strictObject({ to20dB: z.number().positive().nullable(), to60dB: z.number().positive().nullable() })
+      .optional(),
+    modes: z.array(modeSchema).max(24).optional(),
+    /** Where the drum was: held by the rim, or hung, by its user's words for the place. Left out: nobody said. */
+    hung: z.string().max(60).nullable().optional(),
+  }),
+  /** Muffling on the drum from now on, by layers; none for bare. */
+  z.strictObject({ kind: z.literal('dampingSet'), ...onHead, layers: z.array(z.enum(LAYER_IDS)).max(12) }),
+  /** Snare wires: how far the knob is from where they just touch, in its clicks or turns, and whether they rattle on. */
+  z.strictObject({
+    kind: z.literal('wiresSet'),
+    ...onHead,
+    knob: z.number().min(-100).max(100),
+    unit: z.enum(['clicks', 'turns']),
+    rattles: z.boolean().nullable(),
+  }),
+  /** The user's own words on the drum as both heads then stood. */
+  z.strictObject({ kind: z.literal('wordsNoted'), ...onHead, words: z.string().trim().min(1).max(200) }),
+  /** Where this drum growls, speaks best or chokes, marked while tuning: the batter's mean lug pitch. */
+  z.strictObject({
+    kind: z.literal('rangeMarked'),
+    ...onHead,
+    mark: z.enum(['growls', 'best', 'chokes']),
+    hz,
+  }),
+  /** One head is moved far up and down on purpose, by so many turns of every rod, to learn what it does. */
+  z.strictObject({
+    kind: z.literal('drasticStarted'),
+    ...onHead,
+    up: z.number().positive().max(2),
+    down: z.number().positive().max(2),
+  }),
+  z.strictObject({ kind: z.literal('drasticEnded'), ...onHead }),
+  /** A dial gauge put beside a lug: its own scale, larger is tighter. */
+  z.strictObject({
+    kind: z.literal('gaugeRead'),
+    ...onHead,
+    lug: z.int().min(1).max(24),
+    dial: z.number().min(-1000).max(1000),
+  }),
+  /** What the hand felt of the rods, lug 1 first; null where none was felt. */
+  z.strictObject({ kind: z.literal('rodsFelt'), ...onHead, feel: z.array(feelSchema.nullable()) }),
   /** What was before no longer tells where the rods stand; what the head taught still holds. */
   z.strictObject({ kind: z.literal('sittingStarted'), ...onHead }),
-  z.strictObject({ kind: z.literal('headFitted'), ...onHead, head: headSchema }),
+  z.strictObject({
+    kind: z.literal('headFitted'),
+    ...onHead,
+    head: headSchema,
+    /** The film is as thick as the one before: what the drum taught still holds. */
+    sameFilm: z.boolean().optional(),
+    /** Where the head's mark lies against the badge, in turns of the drum clockwise, so that it goes back the same way. */
+    markTurns: z.number().min(0).max(1).optional(),
+  }),
+  /** All rods were brought to a slack start, by one of the schools. */
+  z.strictObject({ kind: z.literal('slackStarted'), ...onHead, school: slackSchoolSchema }),
+  /** Found on looking over; it stays until cleared. A finding of the whole drum carries the side it was noted from. */
+  z.strictObject({
+    kind: z.literal('findingNoted'),
+    ...onHead,
+    finding: z.enum(FINDING_IDS),
+    rods: z.array(z.int().min(1).max(24)).max(24),
+  }),
+  z.strictObject({ kind: z.literal('findingCleared'), ...onHead, noted: idSchema }),
+  /** One part of the drum was looked at; what was found there has its own events. */
+  z.strictObject({ kind: z.literal('lookedOver'), ...onHead, area: z.enum(AREA_IDS) }),
+  /** An answer in the search for a fault; null where it was passed over. Searches end with their conclusion. */
+  z.strictObject({
+    kind: z.literal('faultAnswered'),
+    ...onHead,
+    search: idSchema,
+    question: z.enum(QUESTION_IDS),
+    answer: z.string().max(40).nullable(),
+  }),
+  z.strictObject({
+    kind: z.literal('faultSearchEnded'),
+    ...onHead,
+    search: idSchema,
+    cause: z.enum(CAUSE_IDS).nullable(),
+  }),
   z.strictObject({ kind: z.literal('otherHeadSet'), ...onHead, state: otherHeadSchema }),
   z.strictObject({
     kind: z.literal('sheetKept'),
@@ -77,14 +199,40 @@ export const eventSchema = z.discriminatedUnion('kind', [
     name: z.string().min(1).max(60),
     target: targetSchema,
   }),
+  /** A walk through the kit to a sheet: how every head stood when it began. */
+  z.strictObject({
+    kind: z.literal('runStarted'),
+    ...base,
+    run: idSchema,
+    sheet: idSchema,
+    doorsAt: z.iso.datetime().nullable(),
+    before: z.array(runHeadSchema).max(80),
+  }),
+  /** A head of the run is left as it is, and why. */
+  z.strictObject({
+    kind: z.literal('runLeft'),
+    ...base,
+    run: idSchema,
+    drum: idSchema,
+    side: sideSchema,
+    why: z.enum(['time', 'good-enough', 'cannot']).nullable(),
+  }),
+  z.strictObject({
+    kind: z.literal('runEnded'),
+    ...base,
+    run: idSchema,
+    after: z.array(runHeadSchema).max(80),
+  }),
   z.strictObject({ kind: z.literal('kitEdited'), ...base, change }),
   z.strictObject({ kind: z.literal('withdrawn'), ...base, event: idSchema }),
 ])
 
 export type HumbraEvent = z.infer<typeof eventSchema>
 export type Source = z.infer<typeof sourceSchema>
+export type Mic = z.infer<typeof micSchema>
 export type OtherHead = z.infer<typeof otherHeadSchema>
 export type KitChange = z.infer<typeof change>
 export type EventOf<K extends HumbraEvent['kind']> = Extract<HumbraEvent, { kind: K }>
 /** Events that belong to one head. */
-export type HeadEvent = Exclude<HumbraEvent, EventOf<'kitEdited'> | EventOf<'withdrawn'>>
+export type RunEvent = EventOf<'runStarted' | 'runLeft' | 'runEnded'>
+export type HeadEvent = Exclude<HumbraEvent, EventOf<'kitEdited' | 'withdrawn'> | RunEvent>

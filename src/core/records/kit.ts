@@ -2,7 +2,7 @@ import { z } from 'zod'
 import { hoopSchema } from './even'
 
 /** Version of every record kept or exchanged; a change of form adds a migration and raises it. */
-export const SCHEMA_VERSION = 1
+export const SCHEMA_VERSION = 4
 
 export const idSchema = z.string().min(1).max(80)
 export const sideSchema = z.enum(['batter', 'resonant'])
@@ -29,15 +29,25 @@ export const drumSchema = z.strictObject({
   depthInches: z.number().min(1).max(60),
   lugs: z.int().min(3).max(24),
   threadPitchMm: z.number().min(0.3).max(3),
+  /** Diameter of a hole in the resonant head, in inches; left out for none. */
+  portInches: z.number().min(0.5).max(20).optional(),
   batter: headSchema,
   resonant: headSchema,
 })
 
-/** What a head is to be brought to: the sheet's target, a pitch, or even where it stands. */
+/** A rod of a deliberately uneven head: turns away from an even pull. */
+const offsetTurn = z.number().min(-6).max(6)
+
+/**
+ * What the head is to be brought to: the sheet's target, a pitch, even where it stands, uneven on purpose, rod by rod, at a
+ * mean pitch, or even but for the snare bed, whose lugs read so many cents lower than those across.
+ */
 export const aimSchema = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('sheet') }),
   z.strictObject({ kind: z.literal('hz'), hz }),
   z.strictObject({ kind: z.literal('level') }),
+  z.strictObject({ kind: z.literal('offsets'), hz, offsetTurns: z.array(offsetTurn).min(3).max(24) }),
+  z.strictObject({ kind: z.literal('bed'), hz, bedCents: z.number().min(0).max(200) }),
 ])
 
 /**
@@ -53,6 +63,8 @@ export const targetSchema = z.strictObject({
   /** The unevenness belongs to the target; otherwise the head is to be even at its mean. */
   keepUneven: z.boolean(),
   toleranceCents: z.number().positive(),
+  /** Uneven on purpose: turns per rod away from an even pull, which pitch alone cannot hold. */
+  offsetTurns: z.array(offsetTurn).min(3).max(24).optional(),
 })
 
 export type Side = z.infer<typeof sideSchema>

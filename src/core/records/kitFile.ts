@@ -2,6 +2,7 @@ import { z } from 'zod'
 import { eventSchema } from './event'
 import { SCHEMA_VERSION } from './kit'
 import { practiceStateSchema } from './practice'
+import { takeSchema } from './take'
 import { firstProblem } from './problem'
 
 /** One kit in one JSON file: the format that Humbra exports and imports (docs/kit-file.md). */
@@ -14,12 +15,23 @@ export const kitFileSchema = z.strictObject({
   kit: z.string().min(1),
   events: z.array(eventSchema).min(1),
   practice: z.array(practiceStateSchema),
+  /** Sounds of readings, where the user wanted them kept. */
+  takes: z.array(takeSchema).optional(),
 })
 
 export type KitFile = z.infer<typeof kitFileSchema>
 
-/** Old forms carried forward, one step a version; none yet, since 1 is the first. */
-export const MIGRATIONS: ReadonlyArray<(file: unknown) => unknown> = []
+/**
+ * Old forms carried forward, one step a version. Form 2 added kept takes, the place of the microphone and readings by
+ * ear, all optional: a file of form 1 is one of form 2 without them. Form 3 added findings, slack starts and the search
+ * for a fault, as events of their own. Form 4 added what a stroke on the centre tells beside its pitch, muffling, wires,
+ * words, range marks, whole sheets and runs.
+ */
+export const MIGRATIONS: ReadonlyArray<(file: unknown) => unknown> = [
+  (file) => ({ ...(file as object), schema: 2 }),
+  (file) => ({ ...(file as object), schema: 3 }),
+  (file) => ({ ...(file as object), schema: 4 }),
+]
 
 export type KitFileResult = { ok: true; file: KitFile } | { ok: false; why: string }
 

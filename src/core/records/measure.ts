@@ -17,10 +17,7 @@ const query = z.strictObject({
     .optional(),
   diameter: z.coerce.number('takes inches').min(5).max(40).optional(),
   side: z.enum(['batter', 'resonant']).optional(),
-  tap: z
-    .enum(['lug', 'centre'])
-    .refine((place) => place === 'lug', 'centre taps cannot be read yet: lug taps only')
-    .optional(),
+  tap: z.enum(['lug', 'centre']).optional(),
   a4: z.coerce.number('takes a pitch in Hz').min(A4_LOWEST_HZ).max(A4_HIGHEST_HZ).optional(),
 })
 
@@ -32,12 +29,13 @@ export interface MeasureQuery {
 export function parseMeasureQuery(input: unknown): Checked<MeasureQuery> {
   const parsed = query.safeParse(input)
   if (!parsed.success) return { ok: false, problem: firstProblem(parsed.error) }
-  const { expect, band, diameter, side, a4 } = parsed.data
+  const { expect, band, diameter, side, tap, a4 } = parsed.data
   const options: MeasureOptions = {
     ...(expect === undefined ? {} : { expectHz: expect }),
     ...(band === undefined ? {} : { bandHz: band }),
     ...(diameter === undefined ? {} : { diameterInches: diameter }),
     ...(side === undefined ? {} : { side }),
+    ...(tap === undefined ? {} : { tap }),
   }
   return { ok: true, value: { options, a4Hz: a4 ?? STANDARD_A4_HZ } }
 }

@@ -32,7 +32,8 @@ test('an even request is taken, and what is wrong is named where it stands', () 
   expect(problemOf({ rounds: [{ ...REQUEST.rounds[0], torque: 1 }] })?.where).toBe('rounds[0].torque')
   expect(problemOf({ target: { hz: 234, offsetTurns: [1] } })?.where).toBe('target.offsetTurns')
   expect(problemOf({ rounds: [{ ...REQUEST.rounds[0], feel: [] }] })?.where).toBe('rounds[0].feel')
-  expect(problemOf({ rounds: [{ ...REQUEST.rounds[0], mic: 'standing' }] })?.where).toBe('rounds[0].mic')
+  expect(problemOf({ rounds: [{ ...REQUEST.rounds[0], mic: 'standing' }] })).toBeNull()
+  expect(problemOf({ rounds: [{ ...REQUEST.rounds[0], mic: 'hanging' }] })?.where).toBe('rounds[0].mic')
   expect(problemOf({ rounds: [{ ...REQUEST.rounds[0], turns: new Array(8).fill(0) }] })?.where).toBe(
     'rounds[0].turns',
   )
@@ -51,7 +52,7 @@ test('options of measure', () => {
     ok: true,
     value: { a4Hz: 440, options: { bandHz: [180, 260], diameterInches: 14 } },
   })
-  for (const bad of [{ band: '260-180' }, { tap: 'centre' }, { expect: 'x' }, { loud: 'yes' }]) {
+  for (const bad of [{ band: '260-180' }, { tap: 'rim' }, { expect: 'x' }, { loud: 'yes' }]) {
     expect(parseMeasureQuery(bad)).toMatchObject({ ok: false, problem: { where: Object.keys(bad)[0] } })
   }
 })
@@ -90,7 +91,7 @@ test('broken, foreign, damaged and newer files are said in a sentence', () => {
   const text = writeKitFile(FILE)
   expect(why(text.slice(0, -20))).toMatch(/damaged or no kit file/)
   expect(why('[]')).toMatch(/not a Humbra kit file/)
-  expect(why(text.replace('"schema": 1', '"schema": 7'))).toMatch(/newer Humbra \(form 7/)
+  expect(why(text.replace(`"schema": ${SCHEMA_VERSION}`, '"schema": 77'))).toMatch(/newer Humbra \(form 77/)
   expect(why(text.replace('"lugs": 6', '"lugs": 1'))).toMatch(/damaged at events\[0\]\.change\.drum\.lugs/)
   expect(why(text.replace('"kit": "k",\n   "schema"', '"kit": "other",\n   "schema"'))).toMatch(
     /several kits/,

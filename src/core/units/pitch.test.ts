@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { note as teoriaNote } from 'teoria'
-import { centsBetween, hzToMidi, midiToHz, nearestNote, shiftByCents } from './pitch'
+import { centsBetween, hzToMidi, midiToHz, nearestNote, parseKey, parsePitch, shiftByCents } from './pitch'
 
 /** Just intervals in cents by their ratios; the values are arithmetic (physics texts print them so). */
 const JUST: Array<[string, number, number, number]> = [
@@ -70,4 +70,18 @@ test('cents and Hz are inverse, at any reference pitch', () => {
       },
     ),
   )
+})
+
+test('pitches and keys as people write them', () => {
+  expect(parsePitch('98,5 hz')).toBeCloseTo(98.5)
+  expect(parsePitch('A4')).toBeCloseTo(440)
+  expect(parsePitch('Bb1')).toBeCloseTo(58.27, 2)
+  expect(parsePitch('f♯3')).toBeCloseTo(185, 1)
+  expect(parsePitch('E1', 442)).toBeCloseTo(41.2 * (442 / 440), 1)
+  for (const wrong of ['', 'H2', 'A', '3', '9000', 'low']) expect(parsePitch(wrong)).toBeNull()
+  const names = (key: string) => parseKey(key)?.map((hz) => nearestNote(hz).name.replace(/\d/, ''))
+  expect(names('A major')).toEqual(['A', 'B', 'C#', 'D', 'E', 'F#', 'G#'])
+  expect(names('e minor')).toEqual(['E', 'F#', 'G', 'A', 'B', 'C', 'D'])
+  expect(names('A C# E')).toEqual(['A', 'C#', 'E'])
+  for (const wrong of ['', 'loud', 'A big']) expect(parseKey(wrong)).toBeNull()
 })

@@ -66,3 +66,49 @@ export function nearestNote(hz: number, a4Hz = STANDARD_A4_HZ): Note {
   const name = `${NOTE_NAMES[((midi % 12) + 12) % 12]}${Math.floor(midi / 12) - 1}`
   return { name, cents: 100 * (exact - midi), midi }
 }
+
+const LETTERS: Record<string, number> = { C: 0, D: 2, E: 4, F: 5, G: 7, A: 9, B: 11 }
+const NOTE = /^([A-Ga-g])([#♯b♭]?)(-?\d)?$/
+
+/** Semitones above C of a note's letter and sign, and its octave where one is named; null for no note. */
+function parseNote(text: string): { semitone: number; octave: number | null } | null {
+  const match = NOTE.exec(text.trim())
+  if (!match) return null
+  const sign = match[2] === '' ? 0 : match[2] === '#' || match[2] === '♯' ? 1 : -1
+  const semitone = LETTERS[match[1].toUpperCase()] + sign
+  return { semitone, octave: match[3] === undefined ? null : Number(match[3]) }
+}
+
+/**
+ * A pitch as people write it: "98", "98.5 Hz", "G2", "Bb1", "F♯3".
+ * @returns Hz, or null for what is no pitch between 15 and 2000 Hz
+ */
+export function parsePitch(text: string, a4Hz = STANDARD_A4_HZ): number | null {
+  const number = /^(\d+(?:[.,]\d+)?)\s*(?:hz)?$/i.exec(text.trim())
+  const note = parseNote(text)
+  const hz = number
+    ? Number(number[1].replace(',', '.'))
+    : note && note.octave !== null
+      ? midiToHz(12 * (note.octave + 1) + note.semitone, a4Hz)
+      : NaN
+  return hz >= 15 && hz <= 2000 ? hz : null
+}
+
+const SCALES = { major: [0, 2, 4, 5, 7, 9, 11], minor: [0, 2, 3, 5, 7, 8, 10] }
+
+/**
+ * Notes of a song's key, one octave of them: "A major", "E minor", or note names "A C# E".
+ * @returns pitches in Hz whose octave does not matter, or null for what is no key
+ */
+export function parseKey(text: string, a4Hz = STANDARD_A4_HZ): number[] | null {
+  const key = /^(\S+)\s+(major|minor)$/i.exec(text.trim())
+  const root = key && parseNote(key[1])
+  const semitones = root
+    ? SCALES[key[2].toLowerCase() as 'major' | 'minor'].map((step) => root.semitone + step)
+    : text
+        .split(/[\s,;]+/)
+        .filter(Boolean)
+        .map((part) => parseNote(part)?.semitone ?? null)
+  if (semitones.length === 0 || semitones.includes(null)) return null
+  return semitones.map((semitone) => midiToHz(60 + semitone!, a4Hz))
+}

@@ -6,22 +6,40 @@ import type { BenchView } from '@/session/benchView'
 import { useSession } from '@/session/react'
 import { hzText } from '@/text/heads'
 import { Pick } from '@/ui/Pick'
+import { useCommander } from '../shell/CommandProvider'
 
 /** What the head is brought to: the sheet's target, a pitch, or even where it stands. */
 export function AimPick({ view }: { view: BenchView }) {
   const session = useSession()
+  const { run } = useCommander()
   const [typing, setTyping] = useState<string | null>(null)
   if (!session) return null
   const { drum, side, aim, kept } = view
   const items = [
-    ...(kept ? [{ value: 'sheet', label: `${hzText(kept.meanHz)} Hz, the sheet’s` }] : []),
+    ...(kept
+      ? [
+          {
+            value: 'sheet',
+            label: `${hzText(kept.meanHz)} Hz${kept.offsetTurns ? ' uneven' : ''}, the sheet’s`,
+          },
+        ]
+      : []),
     { value: 'hz', label: aim.kind === 'hz' ? `${hzText(aim.hz)} Hz` : 'a pitch…' },
     ...(aim.kind === 'hz' ? [{ value: 'another', label: 'another pitch…' }] : []),
+    ...(aim.kind === 'bed'
+      ? [{ value: 'bed', label: `${hzText(aim.hz)} Hz, bed −${Math.round(aim.bedCents)} c` }]
+      : []),
     { value: 'level', label: 'even where it is' },
+    {
+      value: 'offsets',
+      label: aim.kind === 'offsets' ? `uneven at ${hzText(aim.hz)} Hz` : 'uneven on purpose…',
+    },
+    ...(aim.kind === 'offsets' ? [{ value: 'change', label: 'other turns…' }] : []),
   ]
   const change = (value: string) => {
-    if (value === 'hz' || value === 'another') setTyping(aim.kind === 'hz' ? hzText(aim.hz) : '')
-    else setAim(session, drum, side, { kind: value as 'sheet' | 'level' })
+    if (value === 'offsets' || value === 'change') run('bench.uneven')
+    else if (value === 'hz' || value === 'another') setTyping(aim.kind === 'hz' ? hzText(aim.hz) : '')
+    else if (value !== 'bed') setAim(session, drum, side, { kind: value as 'sheet' | 'level' })
   }
   const submit = (event: FormEvent) => {
     event.preventDefault()

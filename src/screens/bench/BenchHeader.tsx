@@ -15,6 +15,8 @@ import { useSession, useSessionState } from '@/session/react'
 import { Choice } from '@/ui/Choice'
 import { Pick } from '@/ui/Pick'
 import { AimPick } from './AimPick'
+import { OTHER_HEAD } from './HeardLines'
+import { WorkMenu } from './WorkMenu'
 
 const SIDES = [
   { value: 'batter', label: 'batter' },
@@ -26,12 +28,8 @@ const SOURCES = [
   { value: 'microphone', label: 'microphone' },
   { value: 'file', label: 'a recording' },
   { value: 'typed', label: 'typed numbers' },
-]
-
-const OTHER_HEAD = [
-  { value: 'muted', label: 'muted' },
-  { value: 'free', label: 'free' },
-  { value: 'off', label: 'taken off' },
+  { value: 'gauge', label: 'a dial gauge' },
+  { value: 'ear', label: 'my own ears' },
 ]
 
 /** Which drum and head, against what, read how. */
@@ -43,7 +41,9 @@ export function BenchHeader({ view }: { view: BenchView }) {
   const { kit, drum, side } = view
   const changeSource = (source: string) => {
     if (source !== 'microphone') stopListening(session)
-    session.set({ bench: { ...session.get().bench, lug: null, lastTap: null, movedOn: false } })
+    session.set({
+      bench: { ...session.get().bench, lug: null, lastTap: null, movedOn: false, stayNearHz: null },
+    })
     session.setSettings({ source: source as typeof settings.source })
   }
   return (
@@ -77,6 +77,7 @@ export function BenchHeader({ view }: { view: BenchView }) {
           items={SIDES}
           onChange={(next) => chooseHead(session, drum.id, next)}
         />
+        <WorkMenu view={view} />
         <button
           type="button"
           aria-expanded={picking}

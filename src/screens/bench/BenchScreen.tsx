@@ -1,17 +1,20 @@
 'use client'
 
 import { useEffect, type ReactNode } from 'react'
+import { clsx } from 'clsx'
 import { benchView, type BenchView } from '@/session/benchView'
 import { readAgain } from '@/session/actions/readings'
 import { useKit, useSession, useSessionState } from '@/session/react'
 import { Button } from '@/ui/Button'
 import { useCommander } from '../shell/CommandProvider'
 import { BenchHeader } from './BenchHeader'
+import { ClimbPanel } from './ClimbPanel'
 import { DonePanel } from './DonePanel'
 import { Passes } from './Passes'
 import { PressPanel } from './PressPanel'
 import { ReadPanel } from './ReadPanel'
 import { RimStrip } from './RimStrip'
+import { RunBar } from './RunBar'
 import { TurnPanel } from './TurnPanel'
 
 /** One drum, one head at a time: read, turn, read. */
@@ -35,13 +38,22 @@ export function BenchScreen() {
     )
   }
   return (
-    <div className="flex min-h-dvh flex-col max-md:pb-24 md:h-dvh md:min-h-[640px]">
+    <div
+      className={clsx(
+        'flex min-h-dvh flex-col md:h-dvh md:min-h-[640px]',
+        // On a phone the buttons lie over the foot of the page: it scrolls clear of the tallest of them.
+        view.phase === 'read' && (state.settings.source === 'ear' || state.settings.source === 'microphone')
+          ? 'max-md:pb-64'
+          : 'max-md:pb-24',
+      )}
+    >
+      <RunBar view={view} />
       <BenchHeader view={view} />
-      <div className="flex min-h-0 flex-1 flex-col-reverse md:grid md:grid-cols-[minmax(0,1fr)_376px]">
+      <div className="flex min-h-0 flex-1 flex-col-reverse justify-end md:grid md:grid-cols-[minmax(0,1fr)_376px]">
         <RimStrip view={view} />
         <section
           aria-label="Next move"
-          className="flex flex-col px-5 pt-3 pb-3 md:border-l md:border-line md:px-7 md:pt-6"
+          className="flex flex-col px-5 pt-3 pb-3 md:min-h-0 md:overflow-y-auto md:border-l md:border-line md:px-7 md:pt-6"
         >
           <Panel view={view} />
         </section>
@@ -55,6 +67,8 @@ function Panel({ view }: { view: BenchView }): ReactNode {
   switch (view.phase) {
     case 'read':
       return <ReadPanel view={view} />
+    case 'climb':
+      return <ClimbPanel view={view} />
     case 'turn':
       return <TurnPanel view={view} />
     case 'press':

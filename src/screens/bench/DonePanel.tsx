@@ -1,11 +1,13 @@
 'use client'
 
 import { useRouter } from 'next/navigation'
+import { aimAbove } from '@/session/actions/fitting'
 import { chooseHead } from '@/session/actions/kits'
 import { readAgain } from '@/session/actions/readings'
 import { otherSide, type BenchView } from '@/session/benchView'
-import { useSession } from '@/session/react'
+import { useSession, useSessionState } from '@/session/react'
 import { adviceText } from '@/text/advice'
+import { daysText } from '@/text/fitting'
 import { Button } from '@/ui/Button'
 import { useCommander } from '../shell/CommandProvider'
 import { clsx } from 'clsx'
@@ -17,13 +19,19 @@ const WORDS: Record<string, string> = {
   'no-turn-helps': 'Leave it',
   ceiling: 'Ceiling',
   'back-to-slack': 'Start over',
+  'hoop-or-edge': 'Hoop',
+  'dead-rod': 'Dead rod',
 }
+
+/** Reasons behind which there is something to find; going back to slack begins at the slack start. */
+const STUCK = new Set(['no-turn-helps', 'hoop-or-edge', 'dead-rod', 'back-to-slack'])
 
 /** Nothing more to turn, and why. */
 export function DonePanel({ view }: { view: BenchView }) {
   const session = useSession()
   const router = useRouter()
-  const { run } = useCommander()
+  const { run, isEnabled } = useCommander()
+  const { hearing } = useSessionState()
   if (!view.advice || !session) return null
   const { plan } = view.advice
   const other = otherSide(view.side)
@@ -32,12 +40,29 @@ export function DonePanel({ view }: { view: BenchView }) {
       <p className="text-soft">done</p>
       <div aria-live="polite">
         <Big>{WORDS[plan.reason ?? ''] ?? 'Done'}</Big>
-        <p className="mt-3 text-lg leading-snug">{adviceText(plan)}</p>
+        <p className="mt-3 text-lg leading-snug">
+          {adviceText(plan)}{' '}
+          <Button tone="quiet" className="-my-2 px-1 underline" onClick={() => run('bench.why')}>
+            Why?
+          </Button>
+        </p>
       </div>
-      <div className={clsx(ACTION_BAR, 'flex flex-wrap gap-3 md:mt-5')}>
-        <Button tone="act" big onClick={() => run('bench.keep')}>
-          Keep it on a sheet
+      {view.settling?.settled ? <Days settling={view.settling} /> : null}
+      {STUCK.has(plan.reason ?? '') ? (
+        <Button tone="quiet" className="-ml-2 self-start underline" onClick={() => run('bench.fault')}>
+          Find what is wrong
         </Button>
+      ) : null}
+      <div className={clsx(ACTION_BAR, 'flex flex-wrap gap-3 md:mt-5')}>
+        {isEnabled('run.next') ? (
+          <Button tone="act" big onClick={() => run('run.next')}>
+            Next in the run
+          </Button>
+        ) : (
+          <Button tone="act" big onClick={() => run('bench.keep')}>
+            Keep it on a sheet
+          </Button>
+        )}
         <Button
           big
           className="px-4 text-base font-normal whitespace-nowrap"
@@ -46,6 +71,9 @@ export function DonePanel({ view }: { view: BenchView }) {
           Check a lug
         </Button>
       </div>
+      {isEnabled('run.next') && hearing.state === 'on' ? (
+        <p className="mt-3 text-soft">Two taps on the drum go on as well.</p>
+      ) : null}
       <p className="mt-4 text-soft">Next:</p>
       <div className="-ml-2 flex flex-wrap">
         <Button tone="quiet" className="underline" onClick={() => chooseHead(session, view.drum.id, other)}>
@@ -60,5 +88,25 @@ export function DonePanel({ view }: { view: BenchView }) {
       </div>
       <WorkingPicks />
     </>
+  )
+}
+
+/** A fresh head goes on sinking: how far above to go, and when to read again. */
+function Days({ settling }: { settling: NonNullable<BenchView['settling']> }) {
+  const session = useSession()
+  const above = Math.round(settling.daysCents.mean)
+  return (
+    <p className="mt-2 leading-snug">
+      {daysText(settling)}{' '}
+      {above > 0 ? (
+        <Button
+          tone="quiet"
+          className="-my-2 px-1 underline"
+          onClick={() => session && aimAbove(session, above)}
+        >
+          Aim {above} c above
+        </Button>
+      ) : null}
+    </p>
   )
 }

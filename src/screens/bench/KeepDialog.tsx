@@ -23,11 +23,12 @@ export function KeepDialog({ onClose }: { onClose: () => void }) {
   const [uneven, setUneven] = useState(false)
   if (!session || !view || !fit) return null
   const spread = 2 * Math.hypot(fit.cosineCents, fit.sineCents)
-  const rough = spread > toleranceOf(view.drum, view.side, fit.meanHz)
+  const offsets = view.aim.kind === 'offsets' ? view.aim.offsetTurns : (view.kept?.offsetTurns ?? null)
+  const rough = offsets === null && spread > toleranceOf(view.drum, view.side, fit.meanHz)
   const submit = (event: FormEvent) => {
     event.preventDefault()
     const clean = name.trim().slice(0, 60)
-    if (clean && keepOnSheet(session, clean, rough && uneven)) onClose()
+    if (clean && keepOnSheet(session, clean, rough && uneven, offsets)) onClose()
   }
   return (
     <Modal open onClose={onClose} title={`Keep ${view.drum.name}, ${view.side}`}>
@@ -40,6 +41,13 @@ export function KeepDialog({ onClose }: { onClose: () => void }) {
           , {noteText(fit.meanHz, state.settings.a4Hz)}, even to {Math.round(spread)} c. What is kept is the
           fit through all readings, not the readings with their noise.
         </p>
+        {offsets ? (
+          <p className="text-lg">
+            Uneven on purpose: the turns per rod are kept with it
+            {view.advice?.plan.done ? '' : ', though the head is not there yet'}. To reach it again the head
+            is evened, the turns are put on, then mean and pattern are checked.
+          </p>
+        ) : null}
         {rough ? (
           <label className="flex min-h-11 items-center gap-3">
             <input

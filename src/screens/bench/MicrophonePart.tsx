@@ -1,7 +1,10 @@
 'use client'
 
-import type { MicrophoneTrouble } from '@/session/state'
+import type { Mic } from '@/core/records/event'
+import type { Hearing, MicrophoneTrouble } from '@/session/state'
+import { inputAdvice } from '@/core/measurement/input'
 import { useSessionState } from '@/session/react'
+import { INPUT_ADVICE, levelText } from '@/text/heard'
 import { Button } from '@/ui/Button'
 import { useCommander } from '../shell/CommandProvider'
 
@@ -21,8 +24,8 @@ const BARS = [0.02, 0.05, 0.11, 0.23, 0.45]
 /** Opens and closes the microphone, and shows while it is open. */
 export function MicrophonePart() {
   const { run } = useCommander()
-  const { hearing } = useSessionState()
-  const on = hearing.state === 'on'
+  const { hearing, settings } = useSessionState()
+  const on = hearing.state === 'on' || hearing.state === 'paused'
   return (
     <>
       <div className="flex items-center gap-5">
@@ -45,7 +48,10 @@ export function MicrophonePart() {
                 />
               ))}
             </span>
-            {hearing.ringing ? 'heard' : 'listening'}
+            <span>
+              {hearing.state === 'paused' ? 'held back' : hearing.ringing ? 'heard' : 'listening'}
+              <span className="block text-sm font-normal text-soft">room {levelText(hearing.noise)}</span>
+            </span>
           </span>
         ) : null}
       </div>
@@ -54,12 +60,24 @@ export function MicrophonePart() {
           {TROUBLE[hearing.trouble]}
         </p>
       ) : (
-        <p className="mt-3 text-[15px] text-soft">
-          {on
-            ? 'Tap lug after lug; the next one is taken by itself. Nothing leaves this device.'
-            : 'The microphone opens when you press Listen, and nothing leaves this device.'}
-        </p>
+        <p className="mt-3 text-[15px] text-soft">{stateText(hearing, settings.mic)}</p>
       )}
     </>
   )
+}
+
+/** What to know or do while the microphone is closed, held back, open. */
+function stateText(hearing: Hearing, mic: Mic): string {
+  if (hearing.state === 'paused') {
+    return 'The browser holds the sound back: a call, a locked screen, or another tab. It goes on by itself; what was read is kept.'
+  }
+  if (hearing.state !== 'on') {
+    return 'The microphone opens when you press Listen, and nothing leaves this device.'
+  }
+  const advice = inputAdvice(hearing.peaks, hearing.noise)
+  if (advice) return INPUT_ADVICE[advice]
+  const next = 'Tap lug after lug; the next one is taken by itself. Nothing leaves this device.'
+  return mic === 'standing'
+    ? `${next} Keep the phone off the middle of the head: the edge tone is not heard there.`
+    : next
 }

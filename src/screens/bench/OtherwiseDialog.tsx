@@ -4,11 +4,18 @@ import { useState, type FormEvent } from 'react'
 import { turnedOtherwise } from '@/session/actions/turning'
 import { benchView } from '@/session/benchView'
 import { useKit, useSession, useSessionState } from '@/session/react'
-import { turnText } from '@/text/turns'
 import { Button } from '@/ui/Button'
 import { Modal } from '@/ui/Modal'
+import { RodSteps } from './RodSteps'
 
 const STEP = 1 / 32
+const WORDS = {
+  none: 'left alone',
+  less: 'down',
+  more: 'up',
+  lessBy: 'loosen by 1/32',
+  moreBy: 'tighten by 1/32',
+}
 
 /** What was really turned, rod by rod, in thirty-seconds of a turn. */
 export function OtherwiseDialog({ onClose }: { onClose: () => void }) {
@@ -38,34 +45,7 @@ export function OtherwiseDialog({ onClose }: { onClose: () => void }) {
       description="The move shown counts as made, with these turns in its place."
     >
       <form onSubmit={submit}>
-        <ol className="grid gap-x-6 sm:grid-cols-2">
-          {turns.map((turn, rod) => (
-            <li key={rod} className="flex items-center gap-2 border-b border-line">
-              <span className="w-9 text-xl font-bold">{rod + 1}</span>
-              <Button
-                tone="quiet"
-                aria-label={`Rod ${rod + 1}: loosen by 1/32`}
-                onClick={() => change(rod, -STEP)}
-              >
-                −
-              </Button>
-              <output aria-label={`Rod ${rod + 1}`} className="flex-1 text-center font-bold">
-                {turn === 0 ? (
-                  <span className="font-normal text-soft">left alone</span>
-                ) : (
-                  `${turn < 0 ? 'down' : 'up'} ${turnText(turn)}`
-                )}
-              </output>
-              <Button
-                tone="quiet"
-                aria-label={`Rod ${rod + 1}: tighten by 1/32`}
-                onClick={() => change(rod, STEP)}
-              >
-                +
-              </Button>
-            </li>
-          ))}
-        </ol>
+        <RodSteps turns={turns} step={STEP} words={WORDS} onChange={change} />
         <Button tone="act" type="submit" className="mt-5">
           That was turned
         </Button>

@@ -3,6 +3,7 @@
 import type { BenchView } from '@/session/benchView'
 import { readAgain } from '@/session/actions/readings'
 import { useSession } from '@/session/react'
+import { settlingText } from '@/text/fitting'
 import { Button } from '@/ui/Button'
 import { useCommander } from '../shell/CommandProvider'
 import { clsx } from 'clsx'
@@ -12,15 +13,20 @@ import { ACTION_BAR, Big } from './Big'
 export function PressPanel({ view }: { view: BenchView }) {
   const session = useSession()
   const { run } = useCommander()
+  // Nothing was turned: a fresh head is pressed to let it sink.
+  const settling = view.turnedNow ? null : view.settling
   const snareSide = view.drum.kind === 'snare' && view.side === 'resonant'
   return (
     <>
-      <p className="text-soft">all moves made</p>
+      <p className="text-soft">{settling ? 'even, not settled yet' : 'all moves made'}</p>
       <Big>Press</Big>
-      <p className="mt-3 text-lg leading-snug">
+      {settling ? <p className="mt-3 text-lg leading-snug">{settlingText(settling)}</p> : null}
+      <p className={clsx('mt-3 leading-snug', settling ? 'text-soft' : 'text-lg')}>
         {snareSide
           ? 'A light push on the middle with the flat of the fingers, never with force on this thin head. Then read it again.'
-          : 'The middle of the head with the flat hand, a few times, firmly. Film and edge stick; pressing lets the turn show.'}
+          : settling
+            ? 'Once, firmly, with the flat hand on the middle.'
+            : 'The middle of the head with the flat hand, a few times, firmly. Film and edge stick; pressing lets the turn show.'}
       </p>
       <div className={clsx(ACTION_BAR, 'flex gap-3 md:mt-5')}>
         <Button tone="act" big className="flex-1 md:flex-none" onClick={() => run('bench.pressed')}>
@@ -31,7 +37,7 @@ export function PressPanel({ view }: { view: BenchView }) {
           className="px-4 text-base font-normal whitespace-nowrap"
           onClick={() => session && readAgain(session, 1)}
         >
-          Read without
+          {settling ? 'Check a lug' : 'Read without'}
         </Button>
       </div>
     </>

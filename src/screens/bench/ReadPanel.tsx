@@ -1,6 +1,5 @@
 'use client'
 
-import { useState, type FormEvent } from 'react'
 import { KeyMap } from '@/charts/KeyMap'
 import { keyMapModel } from '@/charts/keymap.model'
 import { readCount } from '@/commands/bench'
@@ -8,61 +7,62 @@ import { typeReading } from '@/session/actions/readings'
 import type { BenchView } from '@/session/benchView'
 import { useSession, useSessionState } from '@/session/react'
 import { adviceText } from '@/text/advice'
+import { checkText } from '@/text/fitting'
 import { Button } from '@/ui/Button'
+import { NumberEntry } from '@/ui/NumberEntry'
 import { useCommander } from '../shell/CommandProvider'
 import { clsx } from 'clsx'
 import { ACTION_BAR, Big, Light } from './Big'
+import { EarPart } from './EarPart'
+import { GaugePart } from './GaugePart'
 import { MicrophonePart } from './MicrophonePart'
+import { HeardLines, OtherHeadAsk } from './HeardLines'
 
 /** Asks for the next lug, from the chosen source. */
 export function ReadPanel({ view }: { view: BenchView }) {
   const { run, isEnabled } = useCommander()
-  const { bench, settings } = useSessionState()
+  const { settings } = useSessionState()
   const read = view.turnedNow ? 0 : readCount(view)
-  const refused = bench.lastTap && !bench.lastTap.used && bench.lastTap.tap.why ? bench.lastTap.tap : null
   const wanting = view.advice?.plan.reason === 'need-readings' && read >= view.drum.lugs
   return (
     <>
       <p className="text-soft">
-        {read} of {view.drum.lugs} lugs read
+        {view.climb?.stage === 'check' ? 'a check on the way up: ' : ''}
+        {read} of {view.lugsWanted} lugs read
       </p>
-      <div aria-live="polite" className="-ml-3.5">
-        <Big>
-          <Light>{settings.source === 'typed' ? 'lug' : 'tap'}</Light>
-          {view.lug}
-        </Big>
+      <div className="flex items-start justify-between">
+        <div aria-live="polite" className="-ml-3.5">
+          <Big>
+            <Light>{settings.source === 'typed' || settings.source === 'gauge' ? 'lug' : 'tap'}</Light>
+            {view.lug}
+          </Big>
+        </div>
+        <div className="-mt-7 -mr-2 hidden md:block">
+          <KeyMap
+            model={keyMapModel(150, new Array<number>(view.drum.lugs).fill(0), view.lug)}
+            label={`Lug ${view.lug} on the drum, seen from outside, badge at the top`}
+          />
+        </div>
       </div>
+      {view.climb?.stage === 'check' ? <p className="mt-2 leading-snug">{checkText(view.climb)}</p> : null}
       <p className="mt-2 text-soft">
-        Two fingers in from the hoop, a fingertip resting on the middle without pressing, wires off. Softly:
-        protect your ears.
+        {settings.source === 'gauge'
+          ? 'The foot of the gauge as far in from the hoop at every lug; the other head lying free of pressure.'
+          : read === 0
+            ? `Two fingers in from the hoop, a fingertip resting on the middle without pressing${view.drum.kind === 'snare' ? ', wires off or a stick slid under them' : ''}. Softly: protect your ears.`
+            : 'A fingertip resting on the middle, no pressure, softly.'}
       </p>
       <div className={clsx(ACTION_BAR, 'md:mt-4')}>
         <SourcePart view={view} />
       </div>
-      {refused ? (
-        <p role="status" className="mt-3 font-bold text-caution">
-          {refused.why}
-        </p>
-      ) : null}
+      {read === 0 ? <OtherHeadAsk view={view} /> : null}
+      <HeardLines />
       {wanting && view.advice ? <p className="mt-3 text-lg">{adviceText(view.advice.plan)}</p> : null}
-      <div className="mt-3 flex flex-wrap gap-x-2">
-        {isEnabled('bench.moveOn') ? (
-          <Button tone="quiet" className="-ml-2 underline" onClick={() => run('bench.moveOn')}>
-            Show the move with {read} lugs
-          </Button>
-        ) : null}
-        {isEnabled('bench.withdraw') ? (
-          <Button tone="quiet" className="underline" onClick={() => run('bench.withdraw')}>
-            Drop the last tap
-          </Button>
-        ) : null}
-      </div>
-      <div className="mt-auto hidden self-end md:block">
-        <KeyMap
-          model={keyMapModel(176, new Array<number>(view.drum.lugs).fill(0), view.lug)}
-          label={`Lug ${view.lug} on the drum, seen from outside, badge at the top`}
-        />
-      </div>
+      {isEnabled('bench.moveOn') ? (
+        <Button tone="quiet" className="-ml-2 self-start underline" onClick={() => run('bench.moveOn')}>
+          {view.climb?.stage === 'check' ? 'Go on without a check' : `Show the move with ${read} lugs`}
+        </Button>
+      ) : null}
     </>
   )
 }
@@ -103,6 +103,9 @@ function SourcePart({ view }: { view: BenchView }) {
             <Button tone="quiet" className="text-[15px] underline" onClick={() => run('bench.backOff')}>
               Back off the near rods
             </Button>
+            <Button tone="quiet" className="text-[15px] underline" onClick={() => run('bench.gaugeRound')}>
+              Put the gauge on
+            </Button>
           </div>
         </>
       )
@@ -115,10 +118,16 @@ function SourcePart({ view }: { view: BenchView }) {
             {bench.busy === 'file' ? 'Measuring…' : 'Choose a recording'}
           </Button>
           <p className="mt-3 text-[15px] text-soft">
-            One tap or a walk around the head: taps go to the lugs in order, from {view.lug} on.
+            One tap or a walk around the head: taps go to the lugs{' '}
+            {settings.readOrder === 'pairs' ? 'by opposite pairs' : 'in order'}, from {view.lug} on; a wrong
+            one can be moved.
           </p>
         </>
       )
+    case 'ear':
+      return <EarPart key={`${view.drum.id}${view.side}`} view={view} />
+    case 'gauge':
+      return <GaugePart key={`${view.drum.id}${view.side}`} />
     case 'typed':
       return <TypedPart key={`${view.drum.id}${view.side}`} />
   }
@@ -129,39 +138,13 @@ const HIGHEST_HZ = 2000
 
 function TypedPart() {
   const session = useSession()
-  const [text, setText] = useState('')
-  const [wrong, setWrong] = useState(false)
-  const submit = (event: FormEvent) => {
-    event.preventDefault()
-    const hz = Number(text.trim().replace(',', '.'))
-    if (!session || !(hz >= LOWEST_HZ && hz <= HIGHEST_HZ)) return setWrong(true)
-    typeReading(session, hz)
-    setText('')
-    setWrong(false)
-  }
+  if (!session) return null
   return (
-    <form onSubmit={submit}>
-      <div className="flex items-end gap-3">
-        <label className="block">
-          <span className="mb-1 block text-sm text-soft">Pitch, Hz</span>
-          <input
-            autoFocus
-            inputMode="decimal"
-            value={text}
-            aria-invalid={wrong}
-            onChange={(event) => setText(event.target.value)}
-            className="min-h-14 w-36 border-b-2 border-soft bg-tape px-3 text-2xl font-bold"
-          />
-        </label>
-        <Button tone="act" big type="submit">
-          Take it
-        </Button>
-      </div>
-      {wrong ? (
-        <p role="alert" className="mt-2 font-bold text-caution">
-          A pitch in Hz between {LOWEST_HZ} and {HIGHEST_HZ}, such as 233.5.
-        </p>
-      ) : null}
-    </form>
+    <NumberEntry
+      label="Pitch, Hz"
+      wrongText={`A pitch in Hz between ${LOWEST_HZ} and ${HIGHEST_HZ}, such as 233.5.`}
+      isGood={(hz) => hz >= LOWEST_HZ && hz <= HIGHEST_HZ}
+      onTake={(hz) => typeReading(session, hz)}
+    />
   )
 }

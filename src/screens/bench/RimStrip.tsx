@@ -20,7 +20,7 @@ function rimInput(view: BenchView, width: number, height: number): RimInput {
     .filter(({ lug }) => lug <= drum.lugs)
     .map(({ lug, hz, standardErrorHz, used }) => ({ lug, hz, errorHz: standardErrorHz, taps: used.length }))
   const meanRead = readings.length ? readings.reduce((sum, { hz }) => sum + hz, 0) / readings.length : 150
-  const zeroHz = advice?.plan.targetHz ?? (aim.kind === 'hz' ? aim.hz : (kept?.meanHz ?? meanRead))
+  const zeroHz = advice?.plan.targetHz ?? ('hz' in aim ? aim.hz : (kept?.meanHz ?? meanRead))
   const targetHz =
     aim.kind === 'sheet' && kept ? targetLugHz(kept, drum.lugs) : new Array<number>(drum.lugs).fill(zeroHz)
   const after =
@@ -40,7 +40,12 @@ function rimInput(view: BenchView, width: number, height: number): RimInput {
     expected: after
       ? after.predictedHz.map((hz, i) => ({ hz, errorCents: after.predictedErrorCents[i] }))
       : [],
-    fit: advice && readings.length >= 3 ? advice.fit.harmonics : null,
+    // By the gauge alone the wave is drawn once its law makes pitches of it.
+    fit:
+      advice &&
+      (readings.length >= 3 || (view.byGauge && advice.plan.gaugeLaw && (pass?.dials.size ?? 0) >= 3))
+        ? advice.fit.harmonics
+        : null,
   }
 }
 
@@ -56,7 +61,8 @@ export function RimStrip({ view }: { view: BenchView }) {
   const { plan } = view.advice ?? {}
   const byLug = new Map(input.readings.map((reading) => [reading.lug, reading]))
   const last = bench.lastTap?.used ? byLug.get(bench.lastTap.lug) : undefined
-  const known = plan && input.readings.length > 0 && plan.reason !== 'need-readings'
+  const dials = view.sitting?.passes.at(-1)?.dials ?? new Map<number, number>()
+  const known = plan && input.readings.length + dials.size > 0 && plan.reason !== 'need-readings'
   return (
     <section aria-label="Rim strip" className="min-w-0 px-2 pb-2 md:px-6 md:pt-5">
       <p className="mb-2 hidden min-h-8 flex-wrap items-baseline gap-x-6 px-7 md:flex">
@@ -92,7 +98,7 @@ export function RimStrip({ view }: { view: BenchView }) {
                 <button
                   key={i}
                   type="button"
-                  aria-label={`Lug ${i + 1}${reading ? `, ${hzText(reading.hz)} Hz, ${reading.taps} ${reading.taps === 1 ? 'tap' : 'taps'}` : ', not read'}. Read it now`}
+                  aria-label={`Lug ${i + 1}${reading ? `, ${hzText(reading.hz)} Hz, ${reading.taps} ${reading.taps === 1 ? 'tap' : 'taps'}` : ', not tapped'}${dials.has(i + 1) ? `, dial ${dials.get(i + 1)}` : ''}. Read it now`}
                   aria-current={focused ? 'step' : undefined}
                   onClick={() => session && readAgain(session, i + 1)}
                   className="absolute top-0 flex h-full -translate-x-1/2 flex-col items-center pt-1"
@@ -114,6 +120,9 @@ export function RimStrip({ view }: { view: BenchView }) {
                         {reading.taps > 1 ? ` ×${reading.taps}` : ''}
                       </span>
                     </>
+                  ) : null}
+                  {!phone && !reading && dials.has(i + 1) ? (
+                    <span className="text-sm leading-tight">dial {dials.get(i + 1)}</span>
                   ) : null}
                 </button>
               )

@@ -2,21 +2,26 @@
 
 import { KeyMap } from '@/charts/KeyMap'
 import { keyMapModel } from '@/charts/keymap.model'
-import { KeySweep } from '@/charts/KeySweep'
 import type { Step } from '@/core/evening/types'
 import type { BenchView } from '@/session/benchView'
 import { useSession, useSessionState } from '@/session/react'
 import { whyText } from '@/text/advice'
+import { hzText } from '@/text/heads'
 import { directionWord, listText, turnText } from '@/text/turns'
 import { Button } from '@/ui/Button'
 import { Pick } from '@/ui/Pick'
 import { useCommander } from '../shell/CommandProvider'
 import { clsx } from 'clsx'
-import { ACTION_BAR, Big, Fraction, Light } from './Big'
+import { RotateCw } from 'lucide-react'
+import { ACTION_BAR, Big, Light } from './Big'
+import { KeysPick } from './KeysPick'
+import { SweepMove } from './SweepMove'
 
 /** The next move: which rods, which way, how far. */
 export function TurnPanel({ view }: { view: BenchView }) {
-  const { run } = useCommander()
+  const { run, isEnabled } = useCommander()
+  const { settings, bench, hearing } = useSessionState()
+  const last = bench.lastTap
   const { advice, steps, drum } = view
   const step = steps[0]
   if (!advice || !step) return <p className="text-2xl font-bold text-soft">Working out the move…</p>
@@ -38,15 +43,7 @@ export function TurnPanel({ view }: { view: BenchView }) {
             </span>
           ))}
         </Big>
-        <div className="mt-2 flex items-center gap-5">
-          <KeySweep turns={step.turns[0]} size={112} />
-          <div>
-            <p className="text-[52px] leading-none font-extrabold whitespace-nowrap">
-              {directionWord(step.turns[0])} <Fraction turns={step.turns[0]} />
-            </p>
-            <p className="mt-1 text-soft">{handText(step, same)}</p>
-          </div>
-        </div>
+        <SweepMove turns={step.turns[0]} hand={handText(step, same)} />
       </div>
       <div className={clsx(ACTION_BAR, 'flex gap-3 md:mt-4')}>
         <Button tone="act" big className="flex-1 md:flex-none" onClick={() => run('bench.turned')}>
@@ -60,20 +57,45 @@ export function TurnPanel({ view }: { view: BenchView }) {
           Something else
         </Button>
       </div>
-      <p className="mt-3 text-lg leading-snug">{whyText(advice.plan, advice.fit.lugHz)}</p>
-      <div className="mt-1 flex min-h-0 items-end justify-between gap-2">
+      <p className="mt-3 text-lg leading-snug">
+        {whyText(advice.plan, advice.fit.lugHz, 'offsetTurns' in view.request.target)}
+      </p>
+      <div className="-ml-2 flex flex-wrap">
+        <Button tone="quiet" className="underline" onClick={() => run('bench.why')}>
+          Why?
+        </Button>
+        {isEnabled('bench.feel') && advice.plan.ask.length > 0 ? (
+          <Button tone="quiet" className="underline" onClick={() => run('bench.feel')}>
+            Feel {advice.plan.ask.length} rods
+          </Button>
+        ) : null}
+        {steps.length > 1 ? (
+          <Button tone="quiet" className="underline" onClick={() => run('bench.turnedAll')}>
+            All {steps.length} are turned
+          </Button>
+        ) : null}
+      </div>
+      {last && hearing.state === 'on' ? (
+        <p role="status" className="mt-1 leading-snug">
+          {last.tap.hz === null ? (
+            last.why
+          ) : (
+            <>
+              check: <b>{hzText(last.tap.hz)} Hz</b>, not counted
+            </>
+          )}
+        </p>
+      ) : null}
+      <div className="mt-1 flex min-h-0 items-start justify-between gap-2">
         <div className="min-w-0 text-[15px] leading-snug text-soft">
+          {settings.turnDrum ? <p>Turn the drum so that rod {step.rods[0]} faces you.</p> : null}
+          {hearing.state === 'on' ? <p>Two taps on the drum tick this move off.</p> : null}
           <p>{thenText(steps.slice(1), view)}</p>
-          {steps.length > 1 ? (
-            <Button tone="quiet" className="-ml-2 underline" onClick={() => run('bench.turnedAll')}>
-              All {steps.length} are turned
-            </Button>
-          ) : null}
         </div>
         <div className="hidden shrink-0 md:block">
           <KeyMap
-            model={keyMapModel(158, turns)}
-            label={`Rods ${listText(step.rods)} on the drum, seen from outside, badge at the top`}
+            model={keyMapModel(130, turns, null, settings.turnDrum ? step.rods[0] : null)}
+            label={`Rods ${listText(step.rods)} on the drum, seen from outside, ${settings.turnDrum ? `rod ${step.rods[0]} towards you` : 'badge at the top'}`}
           />
         </div>
       </div>
@@ -118,21 +140,26 @@ export function WorkingPicks() {
   if (!session) return null
   return (
     <div className="mt-auto hidden gap-5 pt-1 md:flex">
-      <Pick
-        label="keys"
-        value={String(settings.keys)}
-        items={[
-          { value: '1', label: 'one' },
-          { value: '2', label: 'two' },
-        ]}
-        onChange={(value) => session.setSettings({ keys: value === '1' ? 1 : 2 })}
-      />
+      <KeysPick />
       <Pick
         label="at most"
         value={String(settings.largestStepTurns)}
         items={STEPS}
         onChange={(value) => session.setSettings({ largestStepTurns: Number(value) })}
       />
+      <button
+        type="button"
+        aria-pressed={settings.turnDrum}
+        aria-label="The drum is turned so that the next rod faces me"
+        title="The drum is turned so that the next rod faces me"
+        onClick={() => session.setSettings({ turnDrum: !settings.turnDrum })}
+        className={clsx(
+          'flex size-11 items-center justify-center border-b-[3px]',
+          settings.turnDrum ? 'border-ink text-ink' : 'border-transparent text-soft hover:text-ink',
+        )}
+      >
+        <RotateCw aria-hidden size={20} />
+      </button>
     </div>
   )
 }

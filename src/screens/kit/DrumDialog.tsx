@@ -101,6 +101,22 @@ export function DrumDialog({ drum, onClose }: { drum: Drum | null; onClose: () =
               ))}
             </select>
           </Field>
+          <Field
+            label="Port in the resonant head, inches"
+            hint="empty for none"
+            error={wrong(errors, 'portInches', 'Half an inch to 20, or empty for none.')}
+          >
+            <input
+              type="number"
+              step="0.5"
+              inputMode="decimal"
+              {...register('portInches', {
+                setValueAs: (value: unknown) =>
+                  value === '' || value === undefined ? undefined : Number(value),
+              })}
+              className={INPUT_CLASS}
+            />
+          </Field>
         </div>
         <HeadFields side="batter" control={control} register={register} errors={errors} />
         <HeadFields side="resonant" control={control} register={register} errors={errors} />

@@ -3,7 +3,8 @@
 import { Controller, type Control, type FieldErrors, type UseFormRegister } from 'react-hook-form'
 import type { Drum, Side } from '@/core/records/kit'
 import { Field, INPUT_CLASS } from '@/ui/Field'
-import { FILMS, HOOPS } from './options'
+import { FilmSelect } from './FilmSelect'
+import { HOOPS } from './options'
 
 /** One head of a drum: what of it matters to the numbers. */
 export function HeadFields({
@@ -28,25 +29,9 @@ export function HeadFields({
           <Controller
             control={control}
             name={`${side}.pliesMils`}
-            render={({ field }) => {
-              const value = field.value.join('+')
-              const known = FILMS.some((film) => film.value === value)
-              return (
-                <select
-                  value={value}
-                  onChange={(event) => field.onChange(event.target.value.split('+').map(Number))}
-                  onBlur={field.onBlur}
-                  className={INPUT_CLASS}
-                >
-                  {known ? null : <option value={value}>{value.replace('+', ' + ')} mil</option>}
-                  {FILMS.map((film) => (
-                    <option key={film.value} value={film.value}>
-                      {film.label}
-                    </option>
-                  ))}
-                </select>
-              )
-            }}
+            render={({ field }) => (
+              <FilmSelect pliesMils={field.value} onChange={field.onChange} onBlur={field.onBlur} />
+            )}
           />
         </Field>
         <Field label="Surface">

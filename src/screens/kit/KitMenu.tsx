@@ -8,6 +8,7 @@ import { useCommander } from '../shell/CommandProvider'
 
 const COMMANDS = [
   { id: 'kit.new', label: 'Start a new kit' },
+  { id: 'kit.borrowed', label: 'A borrowed kit, from sizes' },
   { id: 'kit.rename', label: 'Rename this kit' },
   { id: 'export', label: 'Export to a file' },
   { id: 'import', label: 'Import a file' },

@@ -18,9 +18,9 @@ import {
 import { useRouter } from 'next/navigation'
 import { useState } from 'react'
 import { railModel } from '@/charts/rail.model'
-import { chooseHead, orderDrums } from '@/session/actions/kits'
+import { chooseHead, keepBorrowed, orderDrums, removeKit } from '@/session/actions/kits'
 import { chooseSheet } from '@/session/actions/sheets'
-import { kitSummary, type DrumSummary } from '@/session/kitView'
+import { kitSummary, nextThing } from '@/session/kitView'
 import { useKit, useSession, useSessionState } from '@/session/react'
 import type { Drum, Side } from '@/core/records/kit'
 import { Button } from '@/ui/Button'
@@ -30,7 +30,7 @@ import { useCommander } from '../shell/CommandProvider'
 import { DrumDialog } from './DrumDialog'
 import { KitMenu } from './KitMenu'
 import { Lane, LANE_GRID } from './Lane'
-import { summaryText } from './summaryText'
+import { nextText, summaryText } from './summaryText'
 
 /** The whole kit at a glance. */
 export function KitScreen() {
@@ -52,13 +52,14 @@ export function KitScreen() {
 
   const drums = kitSummary(state, kit)
   const model = railModel(
-    drums.map(({ drum, heads }) => ({
+    drums.map(({ drum, heads, range }) => ({
       id: drum.id,
       batterHz: heads.batter.meanHz,
       resonantHz: heads.resonant.meanHz,
       spreadCents: heads.batter.spreadCents,
       targetHz: heads.batter.target?.meanHz ?? null,
       toleranceCents: heads.batter.toleranceCents,
+      range,
     })),
     width,
     state.settings.a4Hz,
@@ -67,7 +68,17 @@ export function KitScreen() {
     chooseHead(session, drum, side)
     router.push('/bench')
   }
-  const first = drums.filter(({ worst }) => worst).sort((a, b) => urgency(b) - urgency(a))[0]
+  const next = nextThing(state, kit, drums)
+  const words = nextText(next)
+  const goOn = () => {
+    if (!next) return
+    if (next.do === 'run') return router.push('/run')
+    if (next.do === 'plan') return router.push('/spacing')
+    if (next.do === 'keep') return router.push('/sheets')
+    goTo(next.drum.id, next.do === 'age' ? 'resonant' : next.side)
+    if (next.do === 'look') open('look')
+    if (next.do === 'age') open('fit')
+  }
   const dragged = ({ active, over }: DragEndEvent) => {
     if (!over || active.id === over.id) return
     const order = kit.drums.map(({ id }) => id)
@@ -94,11 +105,15 @@ export function KitScreen() {
             ) : null}
           </div>
           <p className="mt-1 text-lg">{summaryText(drums)}</p>
+          {kit.borrowed ? <Borrowed /> : null}
         </div>
-        {first ? (
-          <Button tone="act" big onClick={() => goTo(first.drum.id, first.worst!.side)}>
-            Start with {first.drum.name}
-          </Button>
+        {words ? (
+          <div className="max-w-xs text-right max-md:text-left">
+            <Button tone="act" big onClick={goOn}>
+              {words.act}
+            </Button>
+            <p className="mt-1 text-sm leading-snug text-soft">{words.why}</p>
+          </div>
         ) : null}
       </div>
 
@@ -157,10 +172,11 @@ export function KitScreen() {
             <span>❙ resonant lug pitch</span>
             <span className="text-good">[ ] the sheet’s target</span>
             <span>├┤ spread, drawn ten times wider</span>
+            <span className="text-good">bar: where the batter speaks, its best marked</span>
           </p>
         </>
       )}
-      <Button className="mt-4" onClick={() => open('add-drum')}>
+      <Button className="mt-4 mr-3" onClick={() => open('add-drum')}>
         Add a drum
       </Button>
       {edited ? <DrumDialog drum={edited} onClose={() => setEdited(null)} /> : null}
@@ -168,12 +184,8 @@ export function KitScreen() {
   )
 }
 
-function urgency({ worst }: DrumSummary): number {
-  if (!worst) return 0
-  return Math.max(Math.abs(worst.offCents ?? 0), worst.spreadCents ?? 0) / worst.toleranceCents
-}
-
 function NoKit({ onNew }: { onNew: () => void }) {
+  const { open } = useCommander()
   return (
     <div className="p-8">
       <h1 className="text-4xl font-bold">No kit here yet</h1>
@@ -184,8 +196,43 @@ function NoKit({ onNew }: { onNew: () => void }) {
         <Button tone="act" big onClick={onNew}>
           Start a kit
         </Button>
+        <Button big onClick={() => open('borrowed-kit')}>
+          A borrowed kit
+        </Button>
         <KitMenu />
       </div>
     </div>
+  )
+}
+
+/** A kit for a night: planned and tuned fast, then kept or discarded. */
+function Borrowed() {
+  const session = useSession()
+  const router = useRouter()
+  const { run } = useCommander()
+  if (!session) return null
+  return (
+    <p className="mt-1 flex flex-wrap items-center gap-x-1">
+      <span className="text-soft">Borrowed for a night:</span>
+      <Button tone="quiet" className="underline" onClick={() => router.push('/spacing')}>
+        plan it
+      </Button>
+      <Button
+        tone="quiet"
+        className="underline"
+        onClick={() => {
+          router.push('/bench')
+          run('bench.fast')
+        }}
+      >
+        fast routine
+      </Button>
+      <Button tone="quiet" className="underline" onClick={() => keepBorrowed(session)}>
+        keep it
+      </Button>
+      <Button tone="quiet" className="underline" onClick={() => removeKit(session)}>
+        discard it
+      </Button>
+    </p>
   )
 }

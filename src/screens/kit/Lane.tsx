@@ -11,6 +11,7 @@ import type { Side } from '@/core/records/kit'
 import { duplicateDrum, moveDrum, removeDrum } from '@/session/actions/kits'
 import type { DrumSummary } from '@/session/kitView'
 import { useSession } from '@/session/react'
+import { findingText } from '@/text/fitting'
 import { filmText, hzText, offText } from '@/text/heads'
 import { Tape } from '@/ui/Tape'
 import { statusText } from './summaryText'
@@ -74,6 +75,11 @@ export function Lane({ summary, lane, model, width, first, last, onOpen, onEdit 
       >
         <span className={clsx('block text-xl font-bold', TONES[status.tone])}>{status.word}</span>
         <span className="block text-soft">{status.detail}</span>
+        {summary.findings.map((found) => (
+          <span key={found.id} className="block truncate text-[15px] text-caution">
+            {findingText(found)}
+          </span>
+        ))}
       </button>
     </li>
   )

@@ -1,4 +1,6 @@
-import type { DrumSummary, HeadSummary } from '@/session/kitView'
+import type { DrumSummary, HeadSummary, NextThing } from '@/session/kitView'
+import { findingText } from '@/text/fitting'
+import { minutesText } from '@/text/minutes'
 import { offText } from '@/text/heads'
 import { listText } from '@/text/turns'
 
@@ -39,4 +41,47 @@ export function statusText({ heads, worst }: DrumSummary): StatusText {
   const spread = Math.round(read[0].spreadCents ?? 0)
   const word = read.some((head) => head.state === 'settled') ? 'settled' : 'even'
   return { word, tone: 'good', detail: `${read[0].side} spread ${spread} c` }
+}
+
+/** The next best thing in words: what the button says, and why. */
+export function nextText(next: NextThing): { act: string; why: string } | null {
+  if (!next) return null
+  switch (next.do) {
+    case 'run':
+      return { act: 'Go on with the run', why: 'A retune run is under way.' }
+    case 'look':
+      return {
+        act: `Look at ${next.drum.name}`,
+        why: `${findingText(next.finding)}: put it right first, or go on with care.`,
+      }
+    case 'tune':
+    case 'read': {
+      const { state, offCents, spreadCents } = next.why
+      const stands =
+        state === 'off'
+          ? `last read ${offText(offCents!)}`
+          : state === 'uneven'
+            ? `spread ${Math.round(spreadCents ?? 0)} c`
+            : state === 'not-read'
+              ? 'never read'
+              : 'read a while ago, and heads move'
+      const took = next.minutes === null ? '' : `, ${minutesText(next.minutes)}`
+      return {
+        act: `${next.do === 'read' ? 'Read' : 'Start with'} ${next.drum.name}`,
+        why: `The ${next.side} head: ${stands}${took}.`,
+      }
+    }
+    case 'age':
+      return {
+        act: `A new snare side for ${next.drum.name}`,
+        why: `It is ${next.months} months old; hard playing asks for one every three to six.`,
+      }
+    case 'keep':
+      return {
+        act: 'Keep the kit as a sheet',
+        why: 'Everything read is in order: keep it, to bring it back.',
+      }
+    case 'plan':
+      return { act: 'Plan another spacing', why: 'Everything is where the sheet wants it.' }
+  }
 }

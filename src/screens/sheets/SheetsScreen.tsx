@@ -1,41 +1,101 @@
 'use client'
 
+import { format } from 'date-fns'
 import { useRouter } from 'next/navigation'
+import { useState } from 'react'
 import { SIDES, type Drum, type Side } from '@/core/records/kit'
+import type { SheetDrum } from '@/core/records/sheet'
+import { centsBetween } from '@/core/units/pitch'
 import { headKey, type KitState, type Sheet } from '@/core/keeping/log'
 import { chooseHead } from '@/session/actions/kits'
-import { chooseSheet } from '@/session/actions/sheets'
+import { fileName, saveBlob } from '@/files/save'
+import { chooseSheet, keepKit } from '@/session/actions/sheets'
 import { headSummary } from '@/session/kitView'
 import { useKit, useSession, useSessionState } from '@/session/react'
 import { hzText, noteText, offText } from '@/text/heads'
+import { relationText } from '@/text/pair'
+import { readingsCsv } from '@/text/csv'
+import { layersText } from '@/text/strokes'
 import { Button } from '@/ui/Button'
 import { Tape } from '@/ui/Tape'
+import { KeepForm } from './KeepForm'
 import { SheetMenu } from './SheetMenu'
 
-/** Stored targets, a strip of tape a sheet. */
+/** Stored targets of the whole kit, a strip of tape a sheet. */
 export function SheetsScreen() {
   const session = useSession()
   const state = useSessionState()
   const kit = useKit()
+  const router = useRouter()
+  const [keeping, setKeeping] = useState(false)
   if (!session || (state.phase === 'starting' && !kit))
     return <p className="p-8 text-soft">Opening the log…</p>
+  const shown = kit?.sheets.filter(({ archived }) => !archived) ?? []
+  const archived = kit?.sheets.filter((sheet) => sheet.archived) ?? []
   return (
     <div className="px-4 pb-10 md:px-7">
-      <h1 className="pt-3 text-3xl font-bold md:pt-5 md:text-4xl">Sheets</h1>
+      <div className="flex flex-wrap items-center justify-between gap-3 pt-3 md:pt-5">
+        <h1 className="text-3xl font-bold md:text-4xl">Sheets</h1>
+        {kit && kit.drums.length > 0 ? (
+          <div className="flex flex-wrap gap-3">
+            {shown.length ? (
+              <Button tone="act" onClick={() => router.push('/run')}>
+                Retune run
+              </Button>
+            ) : null}
+            <Button onClick={() => setKeeping(true)}>Keep the kit as it is</Button>
+            <Button
+              onClick={() =>
+                saveBlob(
+                  new Blob([readingsCsv(kit)], { type: 'text/csv' }),
+                  fileName(`${kit.name} readings`, 'csv'),
+                )
+              }
+            >
+              Readings as CSV
+            </Button>
+          </div>
+        ) : null}
+      </div>
       {!kit || kit.sheets.length === 0 ? (
         <p className="mt-4 max-w-xl text-lg">
-          No sheet yet. Even a head on the bench and keep it: a sheet holds what each head should read, for a
-          room, a song or a show.
+          No sheet yet. Even a head on the bench and keep it, or keep a plan from Spacing: a sheet holds what
+          the kit should read, for a room, a song or a show.
         </p>
       ) : (
         <ul className="mt-5 space-y-7">
-          {kit.sheets.map((sheet, i) => (
+          {shown.map((sheet, i) => (
             <li key={sheet.id}>
               <SheetStrip kit={kit} sheet={sheet} seed={i + 60} />
             </li>
           ))}
         </ul>
       )}
+      {kit && archived.length ? (
+        <section aria-label="Archive" className="mt-8">
+          <h2 className="text-xl font-bold">Archive</h2>
+          <ul>
+            {archived.map((sheet) => (
+              <li key={sheet.id} className="flex items-center gap-3 border-b border-line">
+                <span className="flex-1 text-soft">{sheet.name}</span>
+                <SheetMenu kit={kit} sheet={sheet} />
+              </li>
+            ))}
+          </ul>
+        </section>
+      ) : null}
+      {keeping ? (
+        <KeepForm
+          title="Keep the kit as it is"
+          description="Every head as it was last read, with relation, centre, muffling, wires and what is fitted."
+          onClose={() => setKeeping(false)}
+          onKeep={(name, notes) => {
+            const open = keepKit(session, name, notes)
+            const left = `${open} ${open === 1 ? 'head was' : 'heads were'} never read and left open.`
+            session.notify(open ? `Kept. ${left}` : 'Kept.')
+          }}
+        />
+      ) : null}
     </div>
   )
 }
@@ -44,6 +104,7 @@ function SheetStrip({ kit, sheet, seed }: { kit: KitState; sheet: Sheet; seed: n
   const session = useSession()
   const router = useRouter()
   const chosen = kit.sheet === sheet.id
+  const version = sheet.versions.at(-1)
   if (!session) return null
   const retune = (drum: Drum, side: Side) => {
     if (!chosen) chooseSheet(session, sheet.id)
@@ -61,15 +122,21 @@ function SheetStrip({ kit, sheet, seed }: { kit: KitState; sheet: Sheet; seed: n
           ) : (
             <Button onClick={() => chooseSheet(session, sheet.id)}>Hold the kit against it</Button>
           )}
-          <SheetMenu sheet={sheet} />
+          <SheetMenu kit={kit} sheet={sheet} />
         </div>
       </div>
+      <p className="text-soft">
+        {version ? format(new Date(version.at), 'd MMM yyyy') : ''}
+        {sheet.versions.length > 1 ? `, version ${sheet.versions.length}` : ''}
+        {version?.notes ? `: ${version.notes}` : ''}
+      </p>
       <table className="mt-2 w-full text-left">
         <thead>
           <tr className="text-sm text-soft">
             <th className="py-1 font-normal">drum</th>
             <th className="font-normal">batter</th>
             <th className="font-normal">resonant</th>
+            <th className="font-normal max-md:hidden">and</th>
           </tr>
         </thead>
         <tbody>
@@ -86,12 +153,31 @@ function SheetStrip({ kit, sheet, seed }: { kit: KitState; sheet: Sheet; seed: n
                   />
                 </td>
               ))}
+              <td className="text-sm leading-snug text-soft max-md:hidden">
+                {besideText(version?.drums.get(drum.id)).map((line) => (
+                  <span key={line} className="block">
+                    {line}
+                  </span>
+                ))}
+              </td>
             </tr>
           ))}
         </tbody>
       </table>
     </Tape>
   )
+}
+
+/** Relation, centre, muffling and wires of a drum on a sheet. */
+function besideText(says: SheetDrum | undefined): string[] {
+  if (!says) return []
+  const { batter, resonant, centreHz, layers, wires } = says
+  return [
+    ...(batter && resonant ? [relationText(centsBetween(batter.meanHz, resonant.meanHz))] : []),
+    ...(centreHz === null ? [] : [`centre ${hzText(centreHz)} Hz`]),
+    ...(layers.length ? [layersText(layers)] : []),
+    ...(wires ? [`wires ${wires.knob} ${wires.unit}`] : []),
+  ]
 }
 
 function TargetCell({

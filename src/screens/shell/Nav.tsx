@@ -12,7 +12,9 @@ import { useCommander } from './CommandProvider'
 const PLACES = [
   { href: '/', label: 'Kit' },
   { href: '/bench', label: 'Bench' },
+  { href: '/spacing', label: 'Spacing' },
   { href: '/sheets', label: 'Sheets' },
+  { href: '/run', label: 'Retune run' },
 ]
 
 const TOOLS = [

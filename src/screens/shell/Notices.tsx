@@ -1,6 +1,6 @@
 'use client'
 
-import { useEffect } from 'react'
+import { useEffect, useEffectEvent } from 'react'
 import { toast, Toaster } from 'sonner'
 import { useSessionState } from '@/session/react'
 import { useCommander } from './CommandProvider'
@@ -9,17 +9,16 @@ import { useCommander } from './CommandProvider'
 export function Notices() {
   const { notice } = useSessionState()
   const { run } = useCommander()
-  const id = notice?.id
+  const undo = useEffectEvent(() => run('undo'))
+  // One toast a notice: the notice is the same object for as long as it stands.
   useEffect(() => {
     if (!notice) return
     toast(notice.text, {
       id: notice.id,
       duration: notice.tone === 'caution' ? 12_000 : 6_000,
-      ...(notice.undo ? { action: { label: 'Undo', onClick: () => run('undo') } } : {}),
+      ...(notice.undo ? { action: { label: 'Undo', onClick: () => undo() } } : {}),
     })
-    // One toast a notice: its text never changes under the same id.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [id])
+  }, [notice])
   return (
     <Toaster
       position="bottom-center"

@@ -31,7 +31,7 @@ export function Shell({ children }: { children: ReactNode }) {
           >
             Skip to the place
           </a>
-          <div className="min-h-dvh md:grid md:grid-cols-[132px_minmax(0,1fr)]">
+          <div className="min-h-dvh md:grid md:grid-cols-[132px_minmax(0,1fr)] print:block print:min-h-0">
             <Nav />
             <main id="place" className="min-w-0">
               <StorageBanner />

@@ -1,6 +1,7 @@
 import type { HumbraEvent } from '@/core/records/event'
 import { KIT_FILE_FORMAT, readKitFile, type KitFile } from '@/core/records/kitFile'
 import { SCHEMA_VERSION } from '@/core/records/kit'
+import { fromBase64, toBase64 } from '@/files/base64'
 import { readChosenKit, saveKit } from '@/files/kitFiles'
 import type { Session } from '../session'
 import type { WaitingImport } from '../state'
@@ -20,9 +21,13 @@ export function kitFileOf(session: Session): KitFile | null {
   }
 }
 
-export function exportKit(session: Session): void {
+/** Saves the kit as a file, with the sounds of its readings where they were kept. */
+export async function exportKit(session: Session): Promise<void> {
   const file = kitFileOf(session)
-  if (file) saveKit(file, session.kit()!.name)
+  if (!file) return
+  const stored = (await session.takes()?.ofKit(file.kit)) ?? []
+  const takes = stored.map(({ reading, kit, wav }) => ({ reading, kit, wav: toBase64(wav) }))
+  saveKit(takes.length ? { ...file, takes } : file, session.kit()!.name)
 }
 
 /** Takes in a chosen file; a kit that is already here waits for a decision. */
@@ -31,7 +36,13 @@ export async function importKit(session: Session, chosen: File): Promise<void> {
   if (!result.ok) return session.notify(result.why, { tone: 'caution' })
   const { file } = result
   const here = session.get().kits.some(({ id }) => id === file.kit)
-  const waiting = { name: nameIn(file.events), kit: file.kit, events: file.events, practice: file.practice }
+  const waiting = {
+    name: nameIn(file.events),
+    kit: file.kit,
+    events: file.events,
+    practice: file.practice,
+    takes: file.takes ?? [],
+  }
   if (here) return session.set({ waitingImport: waiting })
   // A kit that was removed here comes back under an id of its own: its old log still says that it is gone.
   const known = session.get().log.some((event) => event.kit === file.kit)
@@ -48,6 +59,9 @@ function nameIn(events: readonly HumbraEvent[]): string {
 function take(session: Session, waiting: WaitingImport): void {
   session.appendEvents(waiting.events)
   void session.setPractice(waiting.practice)
+  if (waiting.takes.length) {
+    void session.keepTakes(waiting.takes.map((take) => ({ ...take, wav: fromBase64(take.wav) })))
+  }
   session.setSettings({ kit: waiting.kit, drum: null })
   session.set({ waitingImport: null })
   session.notify(`Imported ${waiting.name}.`)
@@ -60,11 +74,18 @@ function renumbered(session: Session, waiting: WaitingImport, name: string): Wai
   const events = waiting.events.map((event): HumbraEvent => {
     const copy = { ...event, id: ids.get(event.id)!, kit }
     if (copy.kind === 'withdrawn') return { ...copy, event: ids.get(copy.event) ?? copy.event }
+    if (copy.kind === 'findingCleared') return { ...copy, noted: ids.get(copy.noted) ?? copy.noted }
     if (copy.kind === 'kitEdited' && copy.change.what === 'kitMade')
       return { ...copy, change: { ...copy.change, name } }
     return copy
   })
-  return { name, kit, events, practice: waiting.practice.map((state) => ({ ...state, kit })) }
+  return {
+    name,
+    kit,
+    events,
+    practice: waiting.practice.map((state) => ({ ...state, kit })),
+    takes: waiting.takes.map((take) => ({ ...take, kit, reading: ids.get(take.reading) ?? take.reading })),
+  }
 }
 
 /** Decides over a file whose kit is already here. */

@@ -1,6 +1,8 @@
+import { refitPractice } from './practice'
+import { usualDrum } from '@/core/keeping/defaults'
 import { headKey } from '@/core/keeping/log'
 import type { Drum, Side } from '@/core/records/kit'
-import type { Session } from '../session'
+import { NO_BENCH, type Session } from '../session'
 import { kitEdit } from './sheets'
 
 /** A new kit, chosen at once. */
@@ -8,6 +10,29 @@ export function makeKit(session: Session, name: string): void {
   const id = session.deps.newId()
   session.append([{ ...kitEdit({ what: 'kitMade', name, simulated: false }), kit: id }])
   session.setSettings({ kit: id, drum: null })
+}
+
+/** One drum of a kit that is made from sizes alone. */
+export interface SizeOnly {
+  kind: Drum['kind']
+  diameterInches: number
+}
+
+/** A kit made in a minute: sizes only, everything else as usual; kept or discarded afterwards. */
+export function makeBorrowedKit(session: Session, name: string, sizes: readonly SizeOnly[]): void {
+  const kit = session.deps.newId()
+  const drums = sizes.map(({ kind, diameterInches }) => usualDrum(kind, diameterInches, session.deps.newId()))
+  session.append([
+    { ...kitEdit({ what: 'kitMade', name, simulated: false, borrowed: true }), kit },
+    ...drums.map((drum) => ({ ...kitEdit({ what: 'drumAdded' as const, drum, after: null }), kit })),
+  ])
+  session.setSettings({ kit, drum: null })
+}
+
+/** A borrowed kit is one's own from now on. */
+export function keepBorrowed(session: Session): void {
+  session.append([kitEdit({ what: 'kitKept' })])
+  session.notify('The kit is kept.', { undo: true })
 }
 
 export function renameKit(session: Session, name: string): void {
@@ -50,8 +75,17 @@ export function changeDrum(session: Session, before: Drum, drum: Drum): void {
     const read = session.kit()?.heads.get(headKey(drum.id, side))?.length
     if (newFilm && read) {
       session.append([
-        { kind: 'headFitted', drum: drum.id, side, head: now, source: 'hand', algorithm: null },
+        {
+          kind: 'headFitted',
+          drum: drum.id,
+          side,
+          head: now,
+          sameFilm: now.pliesMils.join() === was.pliesMils.join(),
+          source: 'hand',
+          algorithm: null,
+        },
       ])
+      void refitPractice(session, drum, side)
     }
   }
 }
@@ -83,6 +117,6 @@ export function moveDrum(session: Session, drum: Drum, by: -1 | 1): void {
 
 /** The drum and head on the Bench. */
 export function chooseHead(session: Session, drum: string, side: Side): void {
-  session.set({ bench: { lug: null, movedOn: false, lastTap: null, busy: session.get().bench.busy } })
+  session.set({ bench: { ...NO_BENCH, busy: session.get().bench.busy } })
   session.setSettings({ drum, side })
 }

@@ -1,19 +1,36 @@
-import { seedFromText } from '@/core/numeric/random'
+import { seededRandom, seedFromText } from '@/core/numeric/random'
 import { lastKnown, benchHead } from '@/core/keeping/bench'
 import { aimOf, sheetTarget } from '@/core/keeping/targets'
 import type { KitState } from '@/core/keeping/log'
-import { nearRods, roughRods, turnedByHand, usualLugHz, type PracticeDrum } from '@/core/practice/drum'
+import { causesOf } from '@/core/fitting/faults'
+import type { CauseId } from '@/core/fitting/causes'
+import type { SlackSchoolId } from '@/core/head/slackStart'
+import type { Faults } from '@/core/practice/nature'
+import { lugTruth } from '@/core/practice/model'
+import type { AllAnswers } from '@/core/practice/answers'
+import { plant } from '@/core/practice/plant'
+import {
+  afterPressing,
+  afterTurning,
+  nearRods,
+  practiceHead,
+  roughRods,
+  slackRods,
+  turnedByHand,
+  usualLugHz,
+  type PracticeDrum,
+} from '@/core/practice/drum'
 import type { Drum, Side } from '@/core/records/kit'
 import type { PracticeState } from '@/core/records/practice'
 import { play } from '@/audio/playback'
 import { otherSide, type BenchView } from '../benchView'
-import { practiceKey, type Session } from '../session'
+import { NO_BENCH, practiceKey, type Session } from '../session'
 import { currentView, expectation, takeTap } from './readings'
 
 /** How far the near rods back off when asked to: an eighth to a quarter is what a hard set does (common practice). */
 export const BACKED_OFF_TURNS = -0.2
 
-function practiceDrum(drum: Drum, side: Side): PracticeDrum {
+export function practiceDrum(drum: Drum, side: Side, { faults }: PracticeState): PracticeDrum {
   return {
     seedText: `${drum.id}/${side}`,
     diameterInches: drum.diameterInches,
@@ -23,6 +40,7 @@ function practiceDrum(drum: Drum, side: Side): PracticeDrum {
     threadPitchMm: drum.threadPitchMm,
     pliesMils: drum[side].pliesMils,
     otherPliesMils: drum[otherSide(side)].pliesMils,
+    ...(faults ? { faults } : {}),
   }
 }
 
@@ -42,11 +60,20 @@ export function practiceState(session: Session, kit: KitState, drum: Drum, side:
 
 function aroundHz(session: Session, kit: KitState, drum: Drum, side: Side): number {
   const aim = aimOf(kit, drum.id, side)
-  if (aim.kind === 'hz') return aim.hz
+  if ('hz' in aim) return aim.hz
   const kept = sheetTarget(kit, drum.id, side)
   if (kept) return kept.meanHz
   const head = benchHead(kit, drum, side, true, session.get().clockMs)
   return lastKnown(head)?.meanHz ?? usualLugHz(drum.diameterInches, drum.threadPitchMm)
+}
+
+/** The other head as the tapped one meets it: still, or free and where its own rods have brought it. */
+export function practiceOther(session: Session, { kit, drum, side }: BenchView, muted: boolean) {
+  const from = otherSide(side)
+  const state = practiceState(session, kit, drum, from)
+  if (muted) return { lugHz: state.evenHz, muted }
+  const still = { lugHz: state.evenHz, muted: true }
+  return { lugHz: lugTruth(practiceHead(practiceDrum(drum, from, state), state, still)).meanHz, muted }
 }
 
 /** One tap on the practice drum: played, heard, and measured like any other. */
@@ -59,36 +86,75 @@ export async function tapPractice(
   session.set({ bench: { ...session.get().bench, busy: 'tap' } })
   try {
     const state = practiceState(session, view.kit, view.drum, view.side)
-    const other = practiceState(session, view.kit, view.drum, otherSide(view.side))
     const { tap, samples, rateHz } = await session.deps.ear().practiceTap({
-      drum: practiceDrum(view.drum, view.side),
+      drum: practiceDrum(view.drum, view.side, state),
       rods: state,
-      other: { lugHz: other.evenHz, muted: view.otherHead !== 'free' },
+      other: practiceOther(session, view, view.otherHead !== 'free'),
       lug: view.lug,
       seed: seedFromText(`${view.drum.id}/${view.side}/${state.taps}`),
-      options: expectation(view),
+      mic: session.get().settings.mic,
+      options: expectation(view, session),
     })
     if (options.audible) play(samples, rateHz)
     await session.setPractice([{ ...state, taps: state.taps + 1 }])
-    return takeTap(session, view, tap, view.lug, 'practice')
+    return takeTap(session, view, tap, view.lug, 'practice', {
+      samples,
+      rateHz,
+      strokeSeconds: tap.atSeconds,
+    })
   } finally {
     session.set({ bench: { ...session.get().bench, busy: null } })
   }
 }
 
-/** A refused tap is made again, as a hand would, this often. */
-const TRIES = 3
+/** What the simulated gauge and the hand tell of the head on the Bench. */
+export async function practiceHand(session: Session, view: BenchView) {
+  const state = practiceState(session, view.kit, view.drum, view.side)
+  return session.deps.ear().practiceHand({
+    drum: practiceDrum(view.drum, view.side, state),
+    rods: state,
+    other: practiceOther(session, view, true),
+  })
+}
 
-/** Taps every lug that this pass still wants. Stops when a lug is refused again and again, or the Bench moves on. */
+/** A refused tap is made again, as a hand would, this often; then the lug is left out. */
+const TRIES = 4
+/** With so many lugs unread the move is made from the others all the same. */
+const MOST_LEFT_OUT = 2
+
+/** Taps every lug that this pass still wants. A lug that is refused again and again is left out, and said. */
 export async function tapRound(session: Session): Promise<void> {
   const start = currentView(session)
   if (!start) return
+  const leftOut = new Set<number>()
   let refused = 0
-  while (refused < TRIES) {
+  for (;;) {
     const view = currentView(session)
     if (!view || view.phase !== 'read' || view.drum.id !== start.drum.id || view.side !== start.side) return
-    refused = (await tapPractice(session, { audible: false })) ? 0 : refused + 1
+    if (refused >= TRIES) {
+      leftOut.add(view.lug)
+      refused = 0
+      const read = view.sitting?.passes.at(-1)?.readings
+      const next = Array.from({ length: view.drum.lugs }, (_, i) => i + 1).find(
+        (lug) => !leftOut.has(lug) && !read?.has(lug),
+      )
+      if (next === undefined) return goOnWithout(session, [...leftOut])
+      session.set({ bench: { ...session.get().bench, lug: next } })
+      continue
+    }
+    if (await tapPractice(session, { audible: false })) {
+      refused = 0
+      const after = currentView(session)
+      // The order may come back to a lug that is left out.
+      if (after?.phase === 'read' && leftOut.has(after.lug)) refused = TRIES
+    } else refused++
   }
+}
+
+function goOnWithout(session: Session, lugs: readonly number[]): void {
+  if (lugs.length > MOST_LEFT_OUT) return
+  session.set({ bench: { ...session.get().bench, movedOn: true, lug: null } })
+  session.notify(`Lug ${lugs.join(' and ')} could not be read. The move is made from the others.`)
 }
 
 /** The practice drum's rods follow the hand; called for turns made with the practice drum on the Bench. */
@@ -99,7 +165,17 @@ export async function turnPractice(
 ): Promise<void> {
   const state = practiceState(session, view.kit, view.drum, view.side)
   const seed = seedFromText(`${practiceKey(state)}/${state.taps}/${JSON.stringify(state.rods)}`)
-  await session.setPractice([{ ...state, rods: turnedByHand(state.rods, turns, seed) }])
+  await moveRods(session, view, state, turnedByHand(state.rods, turns, seed))
+}
+
+async function moveRods(session: Session, view: BenchView, state: PracticeState, rods: number[]) {
+  await session.setPractice([afterTurning(practiceDrum(view.drum, view.side, state), state, rods)])
+}
+
+/** The practice head is pressed: what stuck comes free, and the film settles a little. */
+export async function pressPractice(session: Session, view: BenchView): Promise<void> {
+  const state = practiceState(session, view.kit, view.drum, view.side)
+  await session.setPractice([afterPressing(state)])
 }
 
 /** Takes a turn of the practice drum back exactly: it was not made. */
@@ -109,7 +185,12 @@ export async function unturnPractice(
   turns: readonly number[],
 ): Promise<void> {
   const state = practiceState(session, view.kit, view.drum, view.side)
-  await session.setPractice([{ ...state, rods: state.rods.map((rod, i) => rod - (turns[i] ?? 0)) }])
+  await moveRods(
+    session,
+    view,
+    state,
+    state.rods.map((rod, i) => rod - (turns[i] ?? 0)),
+  )
 }
 
 /** Puts the practice head out of tune, as if an unpractised hand had fitted it. */
@@ -119,9 +200,92 @@ export async function roughenPractice(session: Session): Promise<void> {
   const { kit, drum, side } = view
   const state = practiceState(session, kit, drum, side)
   const seed = seedFromText(`${practiceKey(state)}/rough/${session.deps.newId()}`)
-  await session.setPractice([{ ...state, ...roughRods(drum.lugs, aroundHz(session, kit, drum, side), seed) }])
+  const rough = roughRods(drum.lugs, aroundHz(session, kit, drum, side), seed)
+  await session.setPractice([{ ...state, ...rough, seats: rough.rods }])
   startOver(session, view)
   session.notify('The practice head is out of tune now. Read it from lug 1.')
+}
+
+/** A fresh film on the practice drum: rods as finger-tight leaves them, nothing settled, brought up near the pitch. */
+export async function refitPractice(session: Session, drum: Drum, side: Side): Promise<void> {
+  const kit = session.kit()
+  if (!kit || !session.get().practice.has(practiceKey({ kit: kit.id, drum: drum.id, side }))) return
+  const state = practiceState(session, kit, drum, side)
+  const seed = seedFromText(`${practiceKey(state)}/fitted/${state.taps}`)
+  const rough = roughRods(drum.lugs, aroundHz(session, kit, drum, side), seed)
+  await session.setPractice([{ ...state, ...rough, seats: rough.rods, presses: 0 }])
+}
+
+/** The practice head's rods are brought to a slack start; a fresh film has not been pressed yet. */
+export async function slackenPractice(
+  session: Session,
+  drum: Drum,
+  side: Side,
+  school: SlackSchoolId,
+  fresh: boolean,
+): Promise<void> {
+  const kit = session.kit()
+  if (!kit) return
+  const state = practiceState(session, kit, drum, side)
+  const seed = seedFromText(`${practiceKey(state)}/slack/${state.taps}/${school}`)
+  const evenHz = aroundHz(session, kit, drum, side)
+  const slack = slackRods(practiceDrum(drum, side, state), evenHz, school, seed)
+  const presses = fresh ? 0 : (state.presses ?? 0)
+  await session.setPractice([{ ...state, ...slack, seats: slack.rods, presses }])
+}
+
+/** Hides a fault in the practice drum on the Bench, for someone else to find; null makes it sound again. */
+export async function hideFault(session: Session, which: CauseId | 'any' | null): Promise<void> {
+  const view = currentView(session)
+  if (!view) return
+  const { kit, drum, side } = view
+  const state = practiceState(session, kit, drum, side)
+  const sound = { ...practiceDrum(drum, side, state), faults: {} }
+  const evenHz = aroundHz(session, kit, drum, side)
+  const seed = seedFromText(`${practiceKey(state)}/hidden/${session.deps.newId()}`)
+  const snare = drum.kind === 'snare'
+  const causes = causesOf(snare)
+  const cause =
+    which === 'any' ? causes[Math.floor(seededRandom(seed).uniform() * causes.length * 0.9999)] : which
+  const hidden = cause ? plant(sound, evenHz, snare, cause, seed) : null
+  const even = new Array<number>(drum.lugs).fill(0)
+  const rods = hidden?.rods ?? { evenHz, rods: even, presses: 6 }
+  const other = practiceState(session, kit, drum, otherSide(side))
+  await session.setPractice([
+    {
+      ...state,
+      evenHz: rods.evenHz,
+      rods: [...rods.rods],
+      seats: [...rods.rods],
+      presses: Math.max(0, rods.presses ?? 0),
+      faults: storedFaults(hidden?.drum.faults ?? {}),
+    },
+    ...(hidden ? [{ ...other, evenHz: hidden.otherLugHz, rods: even, seats: even }] : []),
+  ])
+  startOver(session, view)
+  session.notify(
+    cause ? 'A fault is hidden in the practice drum. Find it.' : 'The practice drum is sound and even again.',
+  )
+}
+
+function storedFaults({ strippedRods, dirtyRods, ...faults }: Faults): NonNullable<PracticeState['faults']> {
+  return {
+    ...faults,
+    ...(strippedRods ? { strippedRods: [...strippedRods] } : {}),
+    ...(dirtyRods ? { dirtyRods: [...dirtyRods] } : {}),
+  }
+}
+
+/** What a careful person would answer to every question, from the practice drum as it stands. */
+export async function practiceAnswers(session: Session, view: BenchView): Promise<AllAnswers> {
+  const state = practiceState(session, view.kit, view.drum, view.side)
+  return session.deps.ear().practiceAnswers({
+    drum: practiceDrum(view.drum, view.side, state),
+    rods: state,
+    otherLugHz: practiceOther(session, view, false).lugHz,
+    snare: view.drum.kind === 'snare',
+    before: null,
+  })
 }
 
 /** Backs off the three rods nearest the player, as hard playing does. */
@@ -131,7 +295,8 @@ export async function backOffNearRods(session: Session): Promise<void> {
   const state = practiceState(session, view.kit, view.drum, view.side)
   const near = nearRods(view.drum.lugs)
   const rods = state.rods.map((rod, i) => (near.includes(i) ? rod + BACKED_OFF_TURNS : rod))
-  await session.setPractice([{ ...state, rods }])
+  // It happened while playing, so nothing sticks.
+  await session.setPractice([{ ...state, rods, seats: rods }])
   startOver(session, view)
   session.notify(`Rods ${near.map((rod) => rod + 1).join(', ')} backed off. Read the head again.`)
 }
@@ -141,5 +306,5 @@ function startOver(session: Session, view: BenchView): void {
   session.append([
     { kind: 'sittingStarted', drum: view.drum.id, side: view.side, source: 'practice', algorithm: null },
   ])
-  session.set({ bench: { lug: null, movedOn: false, lastTap: null, busy: null } })
+  session.set({ bench: NO_BENCH })
 }

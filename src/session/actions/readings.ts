@@ -3,30 +3,49 @@ import type { MeasureOptions, Tap } from '@/core/measurement/types'
 import { usualLugHz } from '@/core/practice/drum'
 import { lastKnown } from '@/core/keeping/bench'
 import type { OtherHead, Source } from '@/core/records/event'
-import { centsErrorToHz } from '@/core/units/pitch'
+import { encodeWav } from '@/core/sound/wav'
+import { centsBetween, centsErrorToHz, shiftByCents } from '@/core/units/pitch'
 import { readSoundFile } from '@/audio/files'
 import { benchView, type BenchView } from '../benchView'
+import { centreExpectation, takeCentre } from './centre'
+import { toldByUpper } from './lowDrums'
 import type { Session } from '../session'
+import type { HeardTap } from '../state'
 
 /** How sure an expectation is, in cents: from the head's other lugs, or from a target or an earlier sitting. */
 const FROM_LUGS_CENTS = 70
 const FROM_TARGET_CENTS = 250
+/** However little is known: an octave off is another tone. */
+const FURTHEST_CENTS = 600
 
 export function currentView(session: Session): BenchView | null {
   return benchView(session.get(), session.kit())
 }
 
 /** What is known of the pitch before a tap is measured. */
-export function expectation(view: BenchView): MeasureOptions {
+export function expectation(view: BenchView, session: Session): MeasureOptions {
   const { drum, side, sitting, head, kept, aim } = view
-  const size = { diameterInches: drum.diameterInches, side }
-  const read = [...(sitting?.passes.at(-1)?.readings.values() ?? [])]
+  const { settings, bench, clockMs } = session.get()
+  if (bench.strike === 'centre') return centreExpectation(view, clockMs)
+  const size = { diameterInches: drum.diameterInches, side, mic: settings.mic }
+  if (bench.stayNearHz) return { ...size, expectHz: bench.stayNearHz, expectCents: STAY_NEAR_CENTS }
+  const read = roundReadings(sitting)
     .map(({ hz }) => hz)
     .sort((a, b) => a - b)
   if (read.length >= 2) {
     return { ...size, expectHz: read[Math.floor(read.length / 2)], expectCents: FROM_LUGS_CENTS }
   }
-  const near = lastKnown(head)?.meanHz ?? (aim.kind === 'hz' ? aim.hz : kept?.meanHz)
+  // On the way up from slack and after a pass the head is where the turns have brought it.
+  const forecast = view.climb
+    ? { hz: view.climb.nowHz, cents: view.climb.nowErrorCents }
+    : view.turnedNow && view.advice?.forecast
+      ? { hz: view.advice.forecast.meanHz, cents: view.advice.forecast.meanErrorCents }
+      : null
+  if (forecast) {
+    const expectCents = Math.min(FURTHEST_CENTS, Math.max(FROM_LUGS_CENTS, 2 * forecast.cents))
+    return { ...size, expectHz: forecast.hz, expectCents }
+  }
+  const near = lastKnown(head)?.meanHz ?? ('hz' in aim ? aim.hz : kept?.meanHz)
   return near
     ? { ...size, expectHz: near, expectCents: FROM_TARGET_CENTS }
     : {
@@ -36,18 +55,75 @@ export function expectation(view: BenchView): MeasureOptions {
       }
 }
 
-/** Puts a measured tap on a lug; a refused one is shown and changes nothing. */
-export function takeTap(session: Session, view: BenchView, tap: Tap, lug: number, source: Source): boolean {
-  const used = tap.verdict === 'ok' && tap.hz !== null
+/** Readings of the round at hand: those before turns that are made by now tell of another pitch. */
+function roundReadings(sitting: BenchView['sitting']) {
+  const pass = sitting?.passes.at(-1)
+  return pass && !pass.turns ? [...pass.readings.values()] : []
+}
+
+let heardCount = 0
+
+/**
+ * Puts a measured tap on a lug; a refused one is shown and changes nothing. One that lies far from the head's other lugs
+ * is another mode or a lug far out: it is shown, and used only when the user says so.
+ */
+export function takeTap(
+  session: Session,
+  view: BenchView,
+  heardTap: Tap,
+  lug: number,
+  source: Source,
+  sound: HeardTap['sound'] = null,
+): boolean {
+  const upper = toldByUpper(view, expectation(view, session), heardTap)
+  const tap = upper?.tap ?? heardTap
+  const why = tap.why ?? jumped(session, view, tap, lug)
+  const heard: HeardTap = { id: ++heardCount, tap, lug, used: false, event: null, why, sound }
+  if (upper) session.notify(upper.said)
+  if (why === null && tap.hz !== null) return count(session, view, heard, source)
+  remember(session, heard)
+  return false
+}
+
+/** A tap between the turns: shown, and not counted until the pass ends. */
+export function checkTap(session: Session, tap: Tap, lug: number, sound: HeardTap['sound']): void {
+  const why = tap.why ?? 'A check between the turns: not counted.'
+  remember(session, { id: ++heardCount, tap, lug, used: false, event: null, why, sound })
+}
+
+/** Taps further than this from the middle of the head's other lugs are asked about. */
+const JUMP_CENTS = 220
+const LUGS_FOR_A_JUMP = 2
+
+function jumped(session: Session, view: BenchView, tap: Tap, lug: number): string | null {
+  const others = roundReadings(view.sitting).filter((each) => each.lug !== lug)
+  if (tap.hz === null || session.get().bench.stayNearHz || others.length < LUGS_FOR_A_JUMP) return null
+  const pitches = others.map(({ hz }) => hz).sort((a, b) => a - b)
+  const middle = pitches[Math.floor(pitches.length / 2)]
+  const cents = centsBetween(middle, tap.hz)
+  if (Math.abs(cents) < JUMP_CENTS) return null
+  return `This tap reads ${tap.hz.toFixed(1)} Hz while the other lugs read near ${middle.toFixed(1)}: another tone of the head, or a lug far out. Tap again, or use it under What was heard.`
+}
+
+function remember(session: Session, heard: HeardTap): void {
+  const { bench } = session.get()
+  const list = [...bench.heard.filter(({ id }) => id !== heard.id), heard].sort((a, b) => a.id - b.id)
   session.set({
     bench: {
-      ...session.get().bench,
-      lastTap: { tap, lug, used },
-      lug: used ? null : session.get().bench.lug,
+      ...bench,
+      lastTap: heard.id >= (bench.lastTap?.id ?? 0) ? heard : bench.lastTap,
+      heard: list.slice(-HEARD_KEPT),
+      lug: heard.used ? null : bench.lug,
     },
   })
-  if (!used) return false
-  session.append([
+}
+
+/** So many taps can be looked at again: some megabytes of sound. */
+const HEARD_KEPT = 24
+
+function count(session: Session, view: BenchView, heard: HeardTap, source: Source): boolean {
+  const { tap, lug } = heard
+  const [event] = session.append([
     {
       kind: 'readingTaken',
       drum: view.drum.id,
@@ -57,15 +133,116 @@ export function takeTap(session: Session, view: BenchView, tap: Tap, lug: number
       standardErrorHz: tap.standardErrorHz!,
       poles: tap.poles,
       otherHead: view.otherHead,
+      mic: session.get().settings.mic,
       source,
       algorithm: MEASUREMENT_VERSION,
     },
   ])
+  remember(session, { ...heard, used: true, event: event.id, why: null })
+  const { sound } = heard
+  if (sound && session.get().settings.keepTakes) {
+    void session.keepTakes([
+      { reading: event.id, kit: event.kit, wav: encodeWav(sound.samples, sound.rateHz) },
+    ])
+  }
   return true
+}
+
+function heardById(session: Session, id: number): HeardTap | null {
+  return session.get().bench.heard.find((heard) => heard.id === id) ?? null
+}
+
+function sourceOf(session: Session): Source {
+  return session.get().settings.source
+}
+
+/** A tap that was not used counts after all, as it was measured. */
+export function countAnyway(session: Session, id: number): void {
+  const heard = heardById(session, id)
+  const view = currentView(session)
+  if (heard && view && heard.tap.hz !== null && !heard.used) count(session, view, heard, sourceOf(session))
+}
+
+/** Not this one: the tap no longer counts. */
+export function dropHeard(session: Session, id: number): void {
+  const heard = heardById(session, id)
+  if (!heard?.event) return
+  session.append([{ kind: 'withdrawn', event: heard.event, source: 'hand', algorithm: null }])
+  remember(session, { ...heard, used: false, event: null, why: 'Dropped by hand.' })
+}
+
+/** A tap was laid on the wrong lug. */
+export function moveHeard(session: Session, id: number, lug: number): void {
+  const heard = heardById(session, id)
+  const view = currentView(session)
+  if (!heard?.event || !view || heard.lug === lug) return
+  session.append([{ kind: 'withdrawn', event: heard.event, source: 'hand', algorithm: null }])
+  count(session, view, { ...heard, lug }, sourceOf(session))
+}
+
+/** How closely a chosen tone is looked for: a third of a semitone each way around it. */
+const CHOICE_BAND = 2 ** (35 / 1200)
+const STAY_NEAR_CENTS = 70
+
+/** Another tone of the tap was the lug's: it is measured as the reading, and later taps stay near it. */
+export async function chooseTone(session: Session, id: number, hz: number): Promise<void> {
+  const heard = heardById(session, id)
+  const view = currentView(session)
+  if (!heard?.sound || !view) return
+  const { samples, rateHz, strokeSeconds } = heard.sound
+  const taps = await session.deps.ear().measure(samples, rateHz, {
+    diameterInches: view.drum.diameterInches,
+    mic: session.get().settings.mic,
+    bandHz: [hz / CHOICE_BAND, hz * CHOICE_BAND],
+  })
+  const tap = taps.reduce((a, b) =>
+    Math.abs(b.atSeconds - strokeSeconds) < Math.abs(a.atSeconds - strokeSeconds) ? b : a,
+  )
+  if (tap.hz === null) return session.notify('That tone is too weak to be a reading.', { tone: 'caution' })
+  if (heard.event) {
+    session.append([{ kind: 'withdrawn', event: heard.event, source: 'hand', algorithm: null }])
+  }
+  const now = currentView(session)
+  if (now) count(session, now, { ...heard, tap: { ...tap, modes: heard.tap.modes } }, sourceOf(session))
+  stayNear(session, tap.hz)
+}
+
+/** Reads the taps that follow near a pitch; null lets the ear judge alone again. */
+export function stayNear(session: Session, hz: number | null): void {
+  session.set({ bench: { ...session.get().bench, stayNearHz: hz } })
+  const view = currentView(session)
+  if (view && session.get().hearing.state === 'on') void session.deps.ear().aimAt(expectation(view, session))
+}
+
+export function lookAtTap(session: Session, id: number | null): void {
+  session.set({ bench: { ...session.get().bench, looking: id } })
+}
+
+/** What an ear can tell of two tones played one after the other, in cents (common practice, no source). */
+const BY_EAR = {
+  higher: { cents: 18, error: 14 },
+  lower: { cents: -18, error: 14 },
+  alike: { cents: 0, error: 7 },
+}
+
+/** A lug judged by ear against a reference: a coarse reading with a wide error. */
+export function judgeByEar(session: Session, referenceHz: number, ear: keyof typeof BY_EAR): void {
+  const { cents, error } = BY_EAR[ear]
+  takeNumber(session, shiftByCents(referenceHz, cents), error, { source: 'ear', ear })
 }
 
 /** A pitch typed by hand for the lug in focus. */
 export function typeReading(session: Session, hz: number): void {
+  takeNumber(session, hz, session.get().settings.typedErrorCents, { source: 'typed' })
+}
+
+/** A reading without a sound for the lug in focus. */
+function takeNumber(
+  session: Session,
+  hz: number,
+  errorCents: number,
+  from: { source: 'ear'; ear: keyof typeof BY_EAR } | { source: 'typed' },
+): void {
   const view = currentView(session)
   if (!view) return
   session.append([
@@ -75,10 +252,10 @@ export function typeReading(session: Session, hz: number): void {
       side: view.side,
       lug: view.lug,
       hz,
-      standardErrorHz: centsErrorToHz(hz, session.get().settings.typedErrorCents),
+      standardErrorHz: centsErrorToHz(hz, errorCents),
       poles: [],
       otherHead: view.otherHead,
-      source: 'typed',
+      ...from,
       algorithm: null,
     },
   ])
@@ -105,7 +282,25 @@ export function setOtherHead(session: Session, state: OtherHead): void {
   ])
 }
 
-/** Measures a recording and lays its taps on the lugs from the one in focus on, in order around the head. */
+/** The stretch of a recording that one tap was measured from. */
+function soundOf(
+  sound: { samples: Float32Array; rateHz: number },
+  tap: Tap,
+  taps: readonly Tap[],
+): HeardTap['sound'] {
+  if (tap.verdict === 'no-tap') return null
+  const { rateHz } = sound
+  const next = taps.find(({ atSeconds }) => atSeconds > tap.atSeconds)?.atSeconds ?? Infinity
+  const from = Math.max(0, tap.atSeconds - BEFORE_SECONDS)
+  const to = Math.min(tap.atSeconds + AFTER_SECONDS, next - 0.02, sound.samples.length / rateHz)
+  const samples = sound.samples.slice(Math.round(from * rateHz), Math.round(to * rateHz))
+  return { samples, rateHz, strokeSeconds: tap.atSeconds - from }
+}
+
+const BEFORE_SECONDS = 0.35
+const AFTER_SECONDS = 1.6
+
+/** Measures a recording and lays its taps on the lugs from the one in focus on, in order around the head or by pairs. */
 export async function readFile(session: Session, file: File): Promise<void> {
   const view = currentView(session)
   if (!view) return
@@ -113,11 +308,13 @@ export async function readFile(session: Session, file: File): Promise<void> {
   try {
     const sound = await readSoundFile(file)
     if (!sound.ok) return session.notify(sound.why, { tone: 'caution' })
-    const taps = await session.deps.ear().measure(sound.samples, sound.rateHz, expectation(view))
+    const taps = await session.deps.ear().measure(sound.samples, sound.rateHz, expectation(view, session))
+    const centre = session.get().bench.strike === 'centre'
     let used = 0
     for (const tap of taps) {
       const now = currentView(session)
-      if (now && takeTap(session, now, tap, now.lug, 'file')) used++
+      if (now && centre) used += Number(takeCentre(session, now, tap, 'file', soundOf(sound, tap, taps)))
+      else if (now && takeTap(session, now, tap, now.lug, 'file', soundOf(sound, tap, taps))) used++
     }
     const refused = taps.find((tap) => tap.verdict !== 'ok')
     if (refused?.why) {

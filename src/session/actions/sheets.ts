@@ -1,8 +1,12 @@
 import { fittedOf } from '@/core/keeping/bench'
+import { standingNow } from '@/core/keeping/compareSheets'
+import type { KitState, Sheet } from '@/core/keeping/log'
+import type { SheetVersion } from '@/core/keeping/sheets'
 import { targetFromFit, toleranceOf } from '@/core/keeping/targets'
 import { EVENING_VERSION } from '@/core/evening/even'
-import type { Aim, Drum, Side } from '@/core/records/kit'
+import { SIDES, type Aim, type Drum, type Side } from '@/core/records/kit'
 import type { KitChange } from '@/core/records/event'
+import type { SheetDrum } from '@/core/records/sheet'
 import type { Session } from '../session'
 import { currentView } from './readings'
 
@@ -10,14 +14,18 @@ import { currentView } from './readings'
  * Keeps the fitted state of the head on the Bench as a target on a sheet of that name, new or known; the sheet becomes the one the kit is held against.
  * @returns false when the head has not been read
  */
-export function keepOnSheet(session: Session, name: string, keepUneven: boolean): boolean {
+export function keepOnSheet(
+  session: Session,
+  name: string,
+  keepUneven: boolean,
+  offsetTurns: readonly number[] | null = null,
+): boolean {
   const view = currentView(session)
   const fit = view && fittedOf(view.head, view.sitting)
   if (!view || !fit) return false
   const { kit, drum, side, practice } = view
   const sheet = kit.sheets.find((each) => each.name === name)?.id ?? session.deps.newId()
-  const { meanHz, meanErrorCents, cosineCents, sineCents, waveErrorCents } = fit
-  const tolerance = toleranceOf(drum, side, meanHz)
+  const tolerance = toleranceOf(drum, side, fit.meanHz)
   session.append([
     {
       kind: 'sheetKept',
@@ -25,11 +33,7 @@ export function keepOnSheet(session: Session, name: string, keepUneven: boolean)
       side,
       sheet,
       name,
-      target: targetFromFit(
-        { meanHz, meanErrorCents, cosineCents, sineCents, waveErrorCents },
-        tolerance,
-        keepUneven,
-      ),
+      target: targetFromFit(fit, tolerance, keepUneven, offsetTurns),
       source: practice ? 'practice' : 'hand',
       algorithm: EVENING_VERSION,
     },
@@ -38,6 +42,89 @@ export function keepOnSheet(session: Session, name: string, keepUneven: boolean)
   setAim(session, drum, side, { kind: 'sheet' })
   session.notify(`Kept ${drum.name}, ${side}, on ${name}.`, { undo: true })
   return true
+}
+
+/** The kit as it stands, in the form of a sheet. */
+function standing(session: Session, kit: KitState): Map<string, SheetDrum> {
+  const { settings, clockMs } = session.get()
+  return standingNow(kit, settings.source === 'practice', clockMs)
+}
+
+/** Every head that the sheet speaks of is to be brought to it. */
+export function aimAtSheet(session: Session, drums: Iterable<SheetDrum>): void {
+  for (const says of drums) {
+    const drum = session.kit()?.drums.find(({ id }) => id === says.drum)
+    for (const side of SIDES) if (drum && says[side]) setAim(session, drum, side, { kind: 'sheet' })
+  }
+}
+
+/** Writes a whole sheet: the id of a known one makes its next version. It becomes what the kit is held against. */
+function write(session: Session, sheet: string, name: string, notes: string, drums: SheetDrum[]): void {
+  session.append([kitEdit({ what: 'sheetWritten', sheet, name, notes, drums })])
+  if (session.kit()?.sheet !== sheet) chooseSheet(session, sheet)
+  aimAtSheet(session, drums)
+}
+
+const idOf = (session: Session, name: string) =>
+  session.kit()?.sheets.find((each) => each.name === name)?.id ?? session.deps.newId()
+
+/** Keeps the whole kit as it was last read; @returns how many heads had never been read and are left open. */
+export function keepKit(session: Session, name: string, notes: string): number {
+  const kit = session.kit()
+  if (!kit) return 0
+  const drums = [...standing(session, kit).values()]
+  write(session, idOf(session, name), name, notes, drums)
+  return drums.flatMap((says) => SIDES.filter((side) => says[side] === null)).length
+}
+
+/** Keeps a plan as a sheet: even heads at the planned pitches. */
+export function keepPlan(
+  session: Session,
+  name: string,
+  notes: string,
+  placed: ReadonlyArray<{ id: string; batterHz: number; resonantHz: number; centreHz: number | null }>,
+): void {
+  const kit = session.kit()
+  if (!kit) return
+  const now = standing(session, kit)
+  const drums = kit.drums.flatMap((drum): SheetDrum[] => {
+    const own = placed.find(({ id }) => id === drum.id)
+    if (!own) return []
+    const target = (side: Side, meanHz: number) =>
+      targetFromFit({ ...EVEN, meanHz }, toleranceOf(drum, side, meanHz), false)
+    return [
+      {
+        ...now.get(drum.id)!,
+        centreHz: own.centreHz,
+        batter: target('batter', own.batterHz),
+        resonant: target('resonant', own.resonantHz),
+      },
+    ]
+  })
+  write(session, idOf(session, name), name, notes, drums)
+}
+
+const EVEN = { meanErrorCents: 0, cosineCents: 0, sineCents: 0, waveErrorCents: 0 }
+
+export function copySheet(session: Session, sheet: Sheet, name: string): void {
+  const version = sheet.versions.at(-1)
+  if (version) write(session, session.deps.newId(), name, version.notes, [...version.drums.values()])
+}
+
+/** An earlier version becomes the newest again. */
+export function bringBack(session: Session, sheet: Sheet, version: SheetVersion): void {
+  write(session, sheet.id, sheet.name, version.notes, [...version.drums.values()])
+  session.notify(`${sheet.name} is as it was.`)
+}
+
+/** Words on a sheet: a version of its own. */
+export function noteOnSheet(session: Session, sheet: Sheet, notes: string): void {
+  const version = sheet.versions.at(-1)
+  if (version) write(session, sheet.id, sheet.name, notes.slice(0, 2000), [...version.drums.values()])
+}
+
+export function archiveSheet(session: Session, sheet: Sheet, archived: boolean): void {
+  edit(session, { what: 'sheetArchived', sheet: sheet.id, archived })
 }
 
 export function chooseSheet(session: Session, sheet: string | null): void {

@@ -1,6 +1,6 @@
 import type { HumbraEvent } from '@/core/records/event'
 import type { Session } from '../session'
-import { turnPractice, unturnPractice } from './practice'
+import { pressPractice, turnPractice, unturnPractice } from './practice'
 import { currentView } from './readings'
 
 /** Turns per rod of the step's rods. */
@@ -25,13 +25,19 @@ async function logTurns(session: Session, turns: number[], planned: number[] | n
       algorithm: null,
     },
   ])
-  session.set({ bench: { ...session.get().bench, lastTap: null, lug: null } })
+  session.set({
+    bench: { ...session.get().bench, lastTap: null, heard: [], lug: null, stayNearHz: null, movedOn: false },
+  })
   if (practice) await turnPractice(session, view, turns)
 }
 
-/** The next move was made as shown. */
+/** The next move was made as shown: a round of all rods on the way up from slack, else the step of the pass. */
 export async function turned(session: Session): Promise<void> {
   const view = currentView(session)
+  if (view?.phase === 'climb' && view.climb) {
+    const turns = new Array<number>(view.drum.lugs).fill(view.climb.rounds[0])
+    return logTurns(session, turns, turns)
+  }
   const step = view?.steps[0]
   if (!view || view.phase !== 'turn' || !step) return
   const turns = spread(view.drum.lugs, step.rods, step.turns)
@@ -56,7 +62,7 @@ export async function turnedOtherwise(session: Session, turns: readonly number[]
   await logTurns(session, [...turns], step ? spread(view.drum.lugs, step.rods, step.turns) : null)
 }
 
-export function pressed(session: Session): void {
+export async function pressed(session: Session): Promise<void> {
   const view = currentView(session)
   if (!view) return
   session.append([
@@ -68,6 +74,7 @@ export function pressed(session: Session): void {
       algorithm: null,
     },
   ])
+  if (view.practice) await pressPractice(session, view)
 }
 
 /** Shows the next move although some lugs were not read. */

@@ -1,7 +1,16 @@
 import { expose } from 'comlink'
+import { learnPair } from '@/core/pair/learn'
+import { pairGrid } from '@/core/pair/map'
+import { solvePair } from '@/core/pair/solve'
+import { planKit } from '@/core/spacing/plan'
 import { advise } from './advise'
 import type { AdviserApi } from '../protocol'
 
-const api: AdviserApi = { advise }
+const api: AdviserApi = {
+  advise,
+  pair: solvePair,
+  plan: planKit,
+  pairMap: ({ drum, seen, turnLaw }) => pairGrid(drum, learnPair(drum, seen ?? []), turnLaw ?? {}),
+}
 
 expose(api)

@@ -1,21 +1,9 @@
 import { even } from '@/core/evening/even'
 import { parseEvenRequest } from '@/core/records/even'
 import { evenAnswerRecord } from '@/text/evenAnswer'
-import { readBody, refuse } from '../body'
+import { answerJson } from '../answer'
 
-const LARGEST_BYTES = 512 * 1024
-
-/** One `even` request in, one answer out, as the command of that name. Holds nothing. */
+/** The next pass, as the command `even`. */
 export async function POST(request: Request): Promise<Response> {
-  const body = await readBody(request, LARGEST_BYTES)
-  if (!body.ok) return body.response
-  let input: unknown
-  try {
-    input = JSON.parse(new TextDecoder().decode(body.bytes))
-  } catch {
-    return refuse(400, 'request', 'not JSON: one request, in double quotes')
-  }
-  const parsed = parseEvenRequest(input)
-  if (!parsed.ok) return refuse(422, parsed.problem.where, parsed.problem.what)
-  return Response.json(evenAnswerRecord(even(parsed.value)))
+  return answerJson(request, parseEvenRequest, (asked) => evenAnswerRecord(even(asked)))
 }

@@ -1,0 +1,51 @@
+import { output } from './playback'
+
+const TICK_HZ = 1900
+const TICK_SECONDS = 0.03
+const LOUDNESS = 0.12
+
+/** A short soft tick: a tap was taken. */
+export function confirmWithTick(): void {
+  const out = output()
+  if (out) tone(out, TICK_HZ, out.currentTime, TICK_SECONDS, LOUDNESS)
+}
+
+/** A spoken word, by a voice of this device only; resolves when it is over. Does nothing where there is none. */
+export function confirmWithWord(text: string): Promise<void> {
+  const voice =
+    typeof speechSynthesis === 'undefined' ? null : speechSynthesis.getVoices().find((v) => v.localService)
+  if (!voice) {
+    confirmWithTick()
+    return Promise.resolve()
+  }
+  return new Promise((resolve) => {
+    const words = new SpeechSynthesisUtterance(text)
+    words.voice = voice
+    words.rate = 1.3
+    words.onend = words.onerror = () => resolve()
+    speechSynthesis.speak(words)
+    // A voice that never ends must not keep the ear deaf.
+    setTimeout(resolve, 3000)
+  })
+}
+
+/** Plays pitches together, softly, for some seconds: two near each other are heard to beat. */
+export function playPitches(pitchesHz: readonly number[], seconds: number): void {
+  const out = output()
+  if (!out) return
+  for (const hz of pitchesHz)
+    tone(out, hz, out.currentTime + 0.02, seconds, (2 * LOUDNESS) / pitchesHz.length)
+}
+
+function tone(out: AudioContext, hz: number, at: number, seconds: number, loudness: number): void {
+  const source = out.createOscillator()
+  const gain = out.createGain()
+  source.frequency.value = hz
+  gain.gain.setValueAtTime(0, at)
+  gain.gain.linearRampToValueAtTime(loudness, at + 0.004)
+  gain.gain.setValueAtTime(loudness, at + Math.max(0.004, seconds - 0.02))
+  gain.gain.linearRampToValueAtTime(0, at + seconds)
+  source.connect(gain).connect(out.destination)
+  source.start(at)
+  source.stop(at + seconds + 0.05)
+}

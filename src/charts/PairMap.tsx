@@ -1,0 +1,145 @@
+'use client'
+
+import { useRef, type KeyboardEvent, type PointerEvent } from 'react'
+import type { PairMapModel } from './pairmap.model'
+
+export interface Place {
+  batterHz: number
+  resonantHz: number
+}
+
+/** Arrow keys move the goal by this many cents, with Shift by more. */
+const KEY_CENTS = { plain: 10, shift: 50 }
+
+type Box = PairMapModel['plot']
+const boxPath = ({ left, top, right, bottom }: Box) => `M${left},${top}H${right}V${bottom}H${left}Z`
+/** What lies beyond the limits: one box with the other cut out. */
+const outside = (plot: Box, limits: Box) => boxPath(plot) + boxPath(limits)
+
+/** The trade-off of two heads: where the drum is, where it was, where it would go. Drag the goal, or move it by arrow keys. */
+export function PairMap({
+  model,
+  now,
+  was,
+  goal,
+  label,
+  onGoal,
+}: {
+  model: PairMapModel
+  now: Place
+  was: readonly Place[]
+  goal: Place
+  label: string
+  onGoal: (place: Place) => void
+}) {
+  const svg = useRef<SVGSVGElement>(null)
+  const { width, height, plot } = model
+  const follow = (event: PointerEvent) => {
+    const box = svg.current!.getBoundingClientRect()
+    const scale = width / box.width
+    onGoal(model.at((event.clientX - box.left) * scale, (event.clientY - box.top) * scale))
+  }
+  const onKey = (event: KeyboardEvent) => {
+    const cents = event.shiftKey ? KEY_CENTS.shift : KEY_CENTS.plain
+    const step = 2 ** (cents / 1200)
+    const moves: Record<string, Place> = {
+      ArrowRight: { ...goal, batterHz: goal.batterHz * step },
+      ArrowLeft: { ...goal, batterHz: goal.batterHz / step },
+      ArrowUp: { ...goal, resonantHz: goal.resonantHz * step },
+      ArrowDown: { ...goal, resonantHz: goal.resonantHz / step },
+    }
+    const next = moves[event.key]
+    if (!next) return
+    event.preventDefault()
+    event.stopPropagation()
+    onGoal(model.at(model.x(next.batterHz), model.y(next.resonantHz)))
+  }
+  const spot = (place: Place) => ({ cx: model.x(place.batterHz), cy: model.y(place.resonantHz) })
+  return (
+    <svg
+      ref={svg}
+      viewBox={`0 0 ${width} ${height}`}
+      className="block w-full touch-none select-none"
+      role="application"
+      aria-label={label}
+      tabIndex={0}
+      onKeyDown={onKey}
+      onPointerDown={(event) => {
+        event.currentTarget.setPointerCapture(event.pointerId)
+        follow(event)
+      }}
+      onPointerMove={(event) => event.buttons === 1 && follow(event)}
+    >
+      <rect
+        x={plot.left}
+        y={plot.top}
+        width={plot.right - plot.left}
+        height={plot.bottom - plot.top}
+        fill="var(--tape)"
+      />
+      <path d={outside(plot, model.limits)} fill="var(--soft)" fillRule="evenodd" opacity={0.28} />
+      <path d={model.liked} fill="var(--good)" opacity={0.13} />
+      {model.xTicks.map(({ hz, at }) => (
+        <text key={hz} x={at} y={plot.bottom + 15} textAnchor="middle" fontSize={12} fill="var(--soft)">
+          {hz}
+        </text>
+      ))}
+      {model.yTicks.map(({ hz, at }) => (
+        <text key={hz} x={plot.left - 6} y={at + 4} textAnchor="end" fontSize={12} fill="var(--soft)">
+          {hz}
+        </text>
+      ))}
+      <text x={plot.right} y={height - 4} textAnchor="end" fontSize={12} fill="var(--soft)">
+        batter lug, Hz
+      </text>
+      <text x={plot.left} y={height - 4} fontSize={12} fill="var(--soft)">
+        upward: resonant lug, Hz
+      </text>
+      {model.relation.map(({ label: name, path, labelAt }) => (
+        <g key={name}>
+          <path d={path} fill="none" stroke="var(--line)" strokeWidth={1.5} />
+          <text x={labelAt.x + 6} y={labelAt.y + 12} fontSize={12} fill="var(--soft)">
+            {name}
+          </text>
+        </g>
+      ))}
+      {model.ratio.map(({ label: name, path, labelAt }) => (
+        <g key={name}>
+          <path d={path} fill="none" stroke="var(--good)" strokeWidth={1.2} strokeDasharray="2 4" />
+          <text x={labelAt.x + 4} y={Math.max(plot.top + 8, labelAt.y + 4)} fontSize={12} fill="var(--good)">
+            {name}
+          </text>
+        </g>
+      ))}
+      {model.centre.map(({ label: name, path, labelAt }, i) => (
+        <g key={i}>
+          <path d={path} fill="none" stroke="var(--ink)" strokeWidth={0.9} opacity={0.55} />
+          <text
+            x={labelAt.x + 4}
+            y={labelAt.y + 13}
+            fontSize={11.5}
+            fill="var(--ink)"
+            stroke="var(--tape)"
+            strokeWidth={3}
+            paintOrder="stroke"
+          >
+            {name}
+          </text>
+        </g>
+      ))}
+      {was.map((place, i) => (
+        <circle key={i} {...spot(place)} r={3.5} fill="var(--soft)" />
+      ))}
+      <line
+        x1={model.x(now.batterHz)}
+        y1={model.y(now.resonantHz)}
+        x2={model.x(goal.batterHz)}
+        y2={model.y(goal.resonantHz)}
+        stroke="var(--act)"
+        strokeWidth={2}
+      />
+      <circle {...spot(now)} r={7} fill="var(--ink)" />
+      <circle {...spot(goal)} r={10} fill="var(--tape)" stroke="var(--act)" strokeWidth={3} />
+    </svg>
+  )
+}

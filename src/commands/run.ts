@@ -1,0 +1,30 @@
+import { goToNext, runView } from '@/session/actions/run'
+import { currentView } from '@/session/actions/readings'
+import type { Session } from '@/session/session'
+import type { Command } from './types'
+
+const going = (session: Session) => runView(session.get(), session.kit(), session.deps.nowMs())
+
+/** Another head waits than the one at hand. */
+function more(session: Session): boolean {
+  const at = currentView(session)
+  const run = going(session)
+  return Boolean(
+    run?.todo.some(
+      (item) => !run.noTime.has(item) && (item.drum.id !== at?.drum.id || item.side !== at.side),
+    ),
+  )
+}
+
+export const RUN_COMMANDS: Command[] = [
+  {
+    id: 'run.next',
+    label: 'Retune run: the next head',
+    group: 'Bench',
+    shortcut: '.',
+    enabled: more,
+    run: ({ session, go }) => {
+      if (goToNext(session)) go('/bench')
+    },
+  },
+]

@@ -1,0 +1,140 @@
+import { stateLugHz } from '../head/belief'
+import { type HeadState } from '../head/estimate'
+import { harmonicsOf } from '../head/harmonics'
+import { MEAN, SECOND, TURN_LAW, type Belief } from '../head/kalman'
+import { rodPulls } from '../head/rods'
+import { CENTS_PER_NEPER } from '../units/pitch'
+import { passCost, type Lean, type TargetPattern } from './cost'
+import { searchTurns, type SearchLimits } from './search'
+import { shareWithinPairs } from './share'
+import type { EvenRequest, EvenTarget } from './types'
+
+export const DEFAULT_KEYS = 1
+export const DEFAULT_LARGEST_STEP = 0.25
+export const DEFAULT_SMALLEST_STEP = 1 / 32
+
+/** Rods keep at least this part of the turns that hold the head above slack. */
+const SNUG_PART = 0.4
+/** On the slack side of a head that is meant to be uneven, this part is left: where wrinkles just vanish. */
+const SLACK_SIDE_PART = 0.05
+/** Expected squared cents that rounder fractions may cost. */
+const COARSE_MAY_COST = 1.08
+const COARSE_MAY_ADD = 0.3
+/** Pitches to try where only evenness counts, between the present mean and the highest lug. */
+const LEVEL_STEPS = 6
+/** Cents that one rod and one turn are worth when the pitch is free: the cheapest pitch is sought, not the nearest. */
+const ROD_PRICE = 0.5
+
+export interface Plan {
+  turns: number[]
+  target: TargetPattern
+  targetHz: number
+  /** The plan is held back by the head's ceiling. */
+  atCeiling: boolean
+}
+
+/** The turns of a pass for a head as it is believed to stand; `silent` rods (0-based) are left alone. */
+export function choose(request: EvenRequest, state: HeadState, silent: readonly number[]): Plan {
+  const { target } = request
+  const limits = limitsFor(request, state, silent)
+  const lean = leanOf(request, state)
+  const towards = (pattern: TargetPattern) => planTowards(request, state.belief, pattern, lean, limits)
+  return 'level' in target ? cheapest(state, towards) : towards(patternOf(target, state.belief)).plan
+}
+
+/** The best pass towards one pattern, and what it costs. */
+function planTowards(
+  { head }: EvenRequest,
+  belief: Belief,
+  target: TargetPattern,
+  lean: Lean,
+  limits: SearchLimits,
+): { plan: Plan; cost: number } {
+  const model = passCost(belief, target, head.lugs, lean)
+  const { cost, blocked } = withCeiling(model, head.ceilingHz, head.lugs)
+  const found = searchRound(head.lugs, cost, limits)
+  const turns = lean.none ? found : shareWithinPairs(found, lean, limits)
+  const plan = { turns, target, targetHz: Math.sqrt(target.mean), atCeiling: blocked(target) }
+  return { plan, cost: cost(turns) }
+}
+
+/** Mean and second harmonic that are wanted. Offsets show in pitch by their second pattern, as this head answers to it. */
+function patternOf(target: Exclude<EvenTarget, { level: true }>, belief: Belief): TargetPattern {
+  if ('profileHz' in target) return harmonicsOf(target.profileHz.map((hz) => hz * hz))
+  const mean = target.hz ** 2
+  if (!('offsetTurns' in target)) return { mean, cosine: 0, sine: 0 }
+  const offset = harmonicsOf(target.offsetTurns)
+  return { mean, cosine: belief.x[SECOND] * offset.cosine, sine: belief.x[SECOND] * offset.sine }
+}
+
+/** How the rods are known to pull away from an even pull, or from the offsets that are wanted. */
+export function leanOf({ target, head, deadRods }: EvenRequest, state: HeadState): Lean {
+  // With a rod that holds nothing no pull is even: pitch alone is what can still be brought right.
+  if (deadRods?.length) return { turns: new Array<number>(head.lugs).fill(0), wanted: false, none: true }
+  const pulls = rodPulls(state.rods)
+  if (!('offsetTurns' in target)) return { turns: pulls.map(({ turns }) => turns), wanted: false }
+  const mean = target.offsetTurns.reduce((sum, turn) => sum + turn, 0) / head.lugs
+  return { turns: pulls.map(({ turns }, i) => turns - (target.offsetTurns[i] - mean)), wanted: true }
+}
+
+/** Turns in steps of twice the smallest where that costs next to nothing: a hand counts sixteenths better than thirty-seconds. */
+function searchRound(
+  lugs: number,
+  cost: (turns: readonly number[]) => number,
+  limits: SearchLimits,
+): number[] {
+  const fine = searchTurns(lugs, cost, limits)
+  const coarse = searchTurns(lugs, cost, { ...limits, quantumTurns: 2 * limits.quantumTurns, singles: false })
+  return cost(coarse) <= cost(fine) * COARSE_MAY_COST + COARSE_MAY_ADD ? coarse : fine
+}
+
+/** Only evenness counts: of the pitches from the mean up to the highest lug, the one that takes least turning. */
+function cheapest(
+  { belief, lugs }: HeadState,
+  towards: (pattern: TargetPattern) => { plan: Plan; cost: number },
+): Plan {
+  const highest = Math.max(...stateLugHz(belief, lugs)) ** 2
+  const options = Array.from({ length: LEVEL_STEPS + 1 }, (_, step) => {
+    const mean = belief.x[MEAN] + ((highest - belief.x[MEAN]) * step) / LEVEL_STEPS
+    const { plan, cost } = towards({ mean, cosine: 0, sine: 0 })
+    const effort = plan.turns.reduce((sum, t) => sum + (t === 0 ? 0 : ROD_PRICE * (1 + 4 * Math.abs(t))), 0)
+    return { plan, total: cost + effort }
+  })
+  return options.reduce((a, b) => (b.total < a.total ? b : a)).plan
+}
+
+function withCeiling(model: ReturnType<typeof passCost>, ceilingHz: number | undefined, lugs: number) {
+  if (ceilingHz === undefined) return { cost: model.cost, blocked: () => false }
+  const ceiling = ceilingHz ** 2
+  const crest = ({ mean, cosine, sine }: TargetPattern) => mean + Math.hypot(cosine, sine)
+  const toCents = CENTS_PER_NEPER / (2 * ceiling)
+  const now = crest(model.predict(new Array<number>(lugs).fill(0)))
+  return {
+    cost: (turns: readonly number[]) => {
+      // A head already above its ceiling may only come down.
+      const over = Math.max(0, crest(model.predict(turns)) - Math.max(ceiling, Math.min(now, ceiling)))
+      return model.cost(turns) + 1e4 * (over * toCents) ** 2
+    },
+    blocked: (target: TargetPattern) => crest(target) > ceiling,
+  }
+}
+
+/** What every rod may turn: by the step school, above snug, none where it does not answer. */
+function limitsFor(request: EvenRequest, state: HeadState, silent: readonly number[]): SearchLimits {
+  const { head, rounds, start, target } = request
+  const { belief } = state
+  const largest = request.largestStepTurns ?? DEFAULT_LARGEST_STEP
+  const quantumTurns = request.smallestStepTurns ?? DEFAULT_SMALLEST_STEP
+  const done = Array.from({ length: head.lugs }, (_, rod) =>
+    rounds.reduce((sum, round) => sum + (round.turns?.[rod] ?? 0), 0),
+  )
+  // Above slack the whole head holds mean / k turns; each rod that and its own part. From a slack start it is counted.
+  const held = Math.max(0, belief.x[MEAN] / Math.max(1, belief.x[TURN_LAW]))
+  const kept = 'offsetTurns' in target ? SLACK_SIDE_PART : SNUG_PART
+  const lowest = rodPulls(state.rods).map(({ turns }, rod) => {
+    const pull = start === 'slack' ? Math.min(held, Math.max(0, done[rod])) : held + Math.min(0, turns)
+    return silent.includes(rod) ? 0 : -Math.min(largest, Math.max(0, pull - kept * held))
+  })
+  const highest = done.map((_, rod) => (silent.includes(rod) ? 0 : largest))
+  return { lowest, highest, quantumTurns, singles: true, turnedSoFar: done }
+}

@@ -1,0 +1,70 @@
+import { turnLawOf, turnsBetween } from '../membrane/turnLaw'
+import { SIDES, type Drum, type Side } from '../records/kit'
+import type { SheetDrum } from '../records/sheet'
+import { centsBetween } from '../units/pitch'
+import { benchHead, lastKnown } from './bench'
+import type { KitState } from './log'
+import { drumPair } from './pairing'
+import { layersOn, wiresOf } from './strokes'
+import { aimOf, sheetTarget, targetFromFit, toleranceOf } from './targets'
+
+/** One head in two states of a kit. */
+export interface HeadDifference {
+  drum: Drum
+  side: Side
+  fromHz: number | null
+  toHz: number | null
+  /** From the first to the second; null where either is missing. */
+  cents: number | null
+  /** Turns of every rod that make it. */
+  turns: number | null
+}
+
+/** What a state says: sheet drums by drum id. */
+export type KitSays = ReadonlyMap<string, SheetDrum>
+
+/** The kit as it was last read, in the form of a sheet. */
+export function standingNow(kit: KitState, practice: boolean, nowMs: number): Map<string, SheetDrum> {
+  return new Map(
+    kit.drums.map((drum): [string, SheetDrum] => {
+      const target = (side: Side) => {
+        const fit = lastKnown(benchHead(kit, drum, side, practice, nowMs))
+        if (!fit) return null
+        const aim = aimOf(kit, drum.id, side)
+        const offsets =
+          aim.kind === 'offsets' ? aim.offsetTurns : (sheetTarget(kit, drum.id, side)?.offsetTurns ?? null)
+        return targetFromFit(fit, toleranceOf(drum, side, fit.meanHz), false, offsets)
+      }
+      const wires = wiresOf(kit, drum, practice)
+      const says: SheetDrum = {
+        ...{ drum: drum.id, batter: target('batter'), resonant: target('resonant') },
+        centreHz: drumPair(kit, drum, practice, nowMs).centreHz,
+        layers: layersOn(kit, drum, practice),
+        wires: wires && { knob: wires.knob, unit: wires.unit },
+        heads: { batter: drum.batter, resonant: drum.resonant },
+      }
+      return [drum.id, says]
+    }),
+  )
+}
+
+/** Two states head by head, in the kit's order; heads that neither speaks of are left out. */
+export function differences(
+  kit: KitState,
+  from: KitSays,
+  to: KitSays,
+  practice: boolean,
+  nowMs: number,
+): HeadDifference[] {
+  return kit.drums.flatMap((drum) =>
+    SIDES.flatMap((side): HeadDifference[] => {
+      const fromHz = from.get(drum.id)?.[side]?.meanHz ?? null
+      const toHz = to.get(drum.id)?.[side]?.meanHz ?? null
+      if (fromHz === null && toHz === null) return []
+      if (fromHz === null || toHz === null) return [{ drum, side, fromHz, toHz, cents: null, turns: null }]
+      const k = turnLawOf(drum, side, benchHead(kit, drum, side, practice, nowMs).learned?.hz2PerTurn)
+      const cents = centsBetween(fromHz, toHz)
+      return [{ drum, side, fromHz, toHz, cents, turns: turnsBetween(fromHz, toHz, k) }]
+    }),
+  )
+}

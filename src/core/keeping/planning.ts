@@ -1,0 +1,134 @@
+import { drumRange, type DrumRange, type RangeMark } from '../spacing/range'
+import type { PlanDrum, PlanRequest, Scheme } from '../spacing/types'
+import { parseKey, parsePitch } from '../units/pitch'
+import type { Drum } from '../records/kit'
+import { drumPair, type DrumPair } from './pairing'
+import { headKey } from './headKey'
+import type { KitState } from './log'
+import type { Settings } from './settings'
+import { drumEvents } from './strokes'
+
+/** What the log says of every drum, as planning takes it. */
+export interface KnownKit {
+  drums: Array<{ drum: Drum; pair: DrumPair; range: DrumRange; marks: RangeMark[] }>
+}
+
+export function marksOf(kit: KitState, drum: Drum, practice: boolean): RangeMark[] {
+  return drumEvents(kit, drum, practice).flatMap((event) =>
+    event.kind === 'rangeMarked' ? [{ mark: event.mark, hz: event.hz }] : [],
+  )
+}
+
+/** Where a drum speaks, from its size, the user's marks, and every sheet it stands on. */
+export function rangeOf(kit: KitState, drum: Drum, practice: boolean, hz2PerTurn?: number): DrumRange {
+  const kept = kit.sheets.flatMap(({ targets }) => {
+    const target = targets.get(headKey(drum.id, 'batter'))
+    return target ? [target.target.meanHz] : []
+  })
+  const size = { ...drum, batterMils: drum.batter.pliesMils }
+  return drumRange(size, marksOf(kit, drum, practice), kept, hz2PerTurn)
+}
+
+export function knownKit(kit: KitState, practice: boolean, nowMs: number): KnownKit {
+  return {
+    drums: kit.drums.map((drum) => {
+      const pair = drumPair(kit, drum, practice, nowMs)
+      const range = rangeOf(kit, drum, practice, pair.turnLaw.batter)
+      return { drum, pair, range, marks: marksOf(kit, drum, practice) }
+    }),
+  }
+}
+
+/** What of the choices could not be read: which field, for a sentence beside it. */
+export type ChoiceTrouble = 'root' | 'avoid' | 'key'
+
+/** The request that the choices mean for this kit, with what of them is no pitch left out and named. */
+export function planRequestOf(
+  kit: KitState,
+  known: KnownKit,
+  { spacing, a4Hz, keys }: Pick<Settings, 'spacing' | 'a4Hz' | 'keys'>,
+): { request: PlanRequest; trouble: ChoiceTrouble[] } {
+  const here = new Set(kit.drums.map(({ id }) => id))
+  const rootHz = spacing.rootText.trim() ? parsePitch(spacing.rootText, a4Hz) : undefined
+  const avoid = spacing.avoidText
+    .split(/[,;]|\s+(?=[A-Ga-g\d])/)
+    .filter((part) => part.trim())
+    .map((part) => parsePitch(part, a4Hz))
+  const favourHz = spacing.keyText.trim() ? parseKey(spacing.keyText, a4Hz) : undefined
+  const trouble: ChoiceTrouble[] = [
+    ...(rootHz === null ? (['root'] as const) : []),
+    ...(avoid.includes(null) ? (['avoid'] as const) : []),
+    ...(favourHz === null ? (['key'] as const) : []),
+  ]
+  const pinned = Object.fromEntries(Object.entries(spacing.pinned).filter(([id]) => here.has(id)))
+  const fixed = spacing.fixed.filter((id) => nowOf(known, id) !== null)
+  const request: PlanRequest = {
+    ...{ drums: known.drums.map(planDrumOf), scheme: schemeOf(kit, spacing), a4Hz, keys, fixed, pinned },
+    ...relationOf(known, spacing),
+    ...(rootHz ? { rootHz } : {}),
+    avoidHz: avoid.filter((hz) => hz !== null),
+    ...(favourHz ? { favourHz } : {}),
+    ...(spacing.anchor === 'none' ? {} : { anchor: spacing.anchor }),
+    leastWork: spacing.leastWork,
+  }
+  return { request, trouble }
+}
+
+function schemeOf(kit: KitState, { scheme, equalCents, stepsName }: Settings['spacing']): Scheme {
+  if (scheme === 'equal') return { kind: scheme, cents: equalCents }
+  if (scheme !== 'steps') return { kind: scheme }
+  const cents = stepsName === null ? undefined : kit.schemes.get(stepsName)
+  return cents ? { kind: 'steps', cents } : { kind: 'free' }
+}
+
+function relationOf(
+  known: KnownKit,
+  { relationCents, relations }: Settings['spacing'],
+): Pick<PlanRequest, 'headRelation'> {
+  if (Object.keys(relations).length === 0)
+    return relationCents === null ? {} : { headRelation: { resonantAboveCents: relationCents } }
+  const toms = known.drums.filter(({ drum }) => drum.kind === 'tom' || drum.kind === 'floor-tom')
+  const all = relationCents === null ? [] : toms.map(({ drum }) => [drum.id, relationCents] as const)
+  return { headRelation: { byDrum: { ...Object.fromEntries(all), ...relations } } }
+}
+
+const nowOf = ({ drums }: KnownKit, id: string) => {
+  const own = drums.find(({ drum }) => drum.id === id)?.pair
+  return own && own.batterHz !== null && own.resonantHz !== null
+    ? { batterHz: own.batterHz, resonantHz: own.resonantHz }
+    : null
+}
+
+function planDrumOf({ drum, pair, range }: KnownKit['drums'][number]): PlanDrum {
+  const { batterHz, resonantHz, turnLaw } = pair
+  const ceiling = drum.batter.ceilingHz
+  const within = (hz: number) => Math.min(hz, ceiling ?? Infinity)
+  return {
+    ...{ id: drum.id, name: drum.name, kind: drum.kind, diameterInches: drum.diameterInches },
+    ...{ depthInches: drum.depthInches, lugs: drum.lugs, threadPitchMm: drum.threadPitchMm },
+    ...{ batterMils: drum.batter.pliesMils, resonantMils: drum.resonant.pliesMils },
+    ...{
+      lowestHz: within(range.lowestHz),
+      favouriteHz: within(range.favouriteHz),
+      highestHz: within(range.highestHz),
+    },
+    ...(ceiling === null ? {} : { ceilingHz: ceiling }),
+    ...(drum.resonant.ceilingHz === null ? {} : { resonantCeilingHz: drum.resonant.ceilingHz }),
+    now: batterHz !== null && resonantHz !== null ? { batterHz, resonantHz } : null,
+    turnLaw,
+  }
+}
+
+/** Steps between neighbouring toms as they stand, smallest drum first; null where one was not read. */
+export function stepsNow({ drums }: KnownKit): number[] | null {
+  const toms = drums
+    .filter(({ drum }) => drum.kind === 'tom' || drum.kind === 'floor-tom')
+    .sort((a, b) => a.drum.diameterInches - b.drum.diameterInches)
+  const steps = toms.slice(1).map(({ pair }, i) => {
+    const upper = toms[i].pair.batterHz
+    return upper !== null && pair.batterHz !== null
+      ? Math.round(1200 * Math.log2(upper / pair.batterHz))
+      : null
+  })
+  return steps.length === 0 || steps.some((step) => step === null || step < 0) ? null : (steps as number[])
+}

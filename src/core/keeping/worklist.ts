@@ -1,0 +1,159 @@
+import { headCost, tapMinutes } from '../fitting/fast'
+import { turnLawOf, turnsBetween } from '../membrane/turnLaw'
+import { normalCdf } from '../numeric/normal'
+import type { Drum, Side, Target } from '../records/kit'
+import { SIDES } from '../records/kit'
+import type { RunHead } from '../records/sheet'
+import { centsBetween, shiftByCents } from '../units/pitch'
+import { benchHead, lastKnown } from './bench'
+import { driftedCents, driftOf } from './drift'
+import { headKey } from './headKey'
+import { eventsOfWorld, SITTING_GAP_MS } from './history'
+import type { KitState, Sheet } from './log'
+import { isOut, OUT } from './targets'
+
+/** One head on the way to a sheet: where it is believed to stand, and what it takes. */
+export interface WorkItem {
+  drum: Drum
+  side: Side
+  target: Target
+  /** From the target, as believed now; null where the head was never read. */
+  offCents: number | null
+  /** One standard deviation of that. */
+  errorCents: number
+  spreadCents: number | null
+  /** Read in this sitting: known, not guessed. */
+  known: boolean
+  /** Probability that it is out of tolerance. */
+  out: number
+  /** Minutes to be expected: a look at it, and the tuning as often as it is out. */
+  minutes: number
+  /** What it would be worth to have it right, by how far out it is likely to be. */
+  worth: number
+  /**
+   * The head is younger than the target: its relation to the other head comes first. Pitch that makes the sheet's relation
+   * to where the other head stands; null where it is not so, or the other head is not known.
+   */
+  relationHz: number | null
+}
+
+/** So many lugs tell whether a head is still there. */
+const CHECK_LUGS = 3
+/** A head that is only uneven is turned by at least this. */
+const UNEVEN_TURNS = 1 / 16
+/** What is heard first: a snare's batter and the toms before a kick, batters before resonants (a judgement). */
+const HEARD: Record<Drum['kind'], number> = { snare: 1.2, tom: 1, 'floor-tom': 0.9, kick: 0.7 }
+const SIDE_HEARD = { batter: 1, resonant: 0.75 }
+/** Further out than this many tolerances is no worse. */
+const WORST = 4
+const DAY_MS = 24 * 3600 * 1000
+
+/** A kit on its way to a sheet. */
+export interface Way {
+  kit: KitState
+  sheet: Sheet
+  practice: boolean
+  keys: 1 | 2
+  nowMs: number
+}
+
+/** All heads that the sheet speaks of, most in need first; heads of one drum stay together, the resonant one first. */
+export function worklist(way: Way): WorkItem[] {
+  const { drums } = way.kit
+  const items = drums.flatMap((drum) =>
+    SIDES.flatMap((side) => (way.sheet.targets.has(headKey(drum.id, side)) ? [itemOf(way, drum, side)] : [])),
+  )
+  const need = new Map<string, number>()
+  for (const { drum, worth } of items) need.set(drum.id, Math.max(need.get(drum.id) ?? 0, worth))
+  return items.sort(
+    (a, b) =>
+      need.get(b.drum.id)! - need.get(a.drum.id)! ||
+      drums.indexOf(a.drum) - drums.indexOf(b.drum) ||
+      (a.side === 'resonant' ? -1 : 1),
+  )
+}
+
+function itemOf(way: Way, drum: Drum, side: Side): WorkItem {
+  const { kit, practice, nowMs, sheet, keys } = way
+  const key = headKey(drum.id, side)
+  const { target, at } = sheet.targets.get(key)!
+  const head = benchHead(kit, drum, side, practice, nowMs)
+  const fit = lastKnown(head)
+  const fittedAt = head.fittedAt ?? (drum[side].fittedOn ? `${drum[side].fittedOn}T12:00:00.000Z` : null)
+  const sinceFit = fit ? nowMs - Date.parse(fit.at) : 0
+  const known = fit !== null && head.sitting !== null && sinceFit < SITTING_GAP_MS
+  const ageDays = fit && fittedAt ? Math.max(0, (Date.parse(fit.at) - Date.parse(fittedAt)) / DAY_MS) : null
+  const drift = () => driftOf(eventsOfWorld(kit.heads.get(key) ?? [], practice, kit.simulated), drum.lugs)
+  const moved = fit && !known ? driftedCents(drift(), sinceFit / DAY_MS, ageDays) : { cents: 0, sd: 0 }
+  const offCents = fit ? centsBetween(target.meanHz, fit.meanHz) + moved.cents : null
+  const errorCents = fit ? Math.hypot(moved.sd, fit.meanErrorCents) : UNREAD_CENTS
+  const spreadCents = fit ? 2 * Math.hypot(fit.cosineCents, fit.sineCents) : null
+  const out = outOf(offCents, errorCents, spreadCents, target)
+  const likely = Math.abs(offCents ?? 0) + 0.8 * errorCents
+  const law = turnLawOf(drum, side, head.learned?.hz2PerTurn)
+  const turns = Math.abs(turnsBetween(shiftByCents(target.meanHz, -likely), target.meanHz, law))
+  const look = known ? 0 : tapMinutes(fit ? Math.min(CHECK_LUGS, drum.lugs) : drum.lugs)
+  return {
+    ...{ drum, side, target, offCents, errorCents, spreadCents, known, out },
+    minutes: look + out * headCost(Math.max(UNEVEN_TURNS, turns), drum.lugs, keys).minutes,
+    worth: out * HEARD[drum.kind] * SIDE_HEARD[side] * Math.min(WORST, 0.5 + likely / target.toleranceCents),
+    relationHz: fittedAt !== null && fittedAt > at ? relationHz(way, drum, side) : null,
+  }
+}
+
+/** A head that was never read may stand anywhere. */
+const UNREAD_CENTS = 300
+
+/** Probability that the mean is out of tolerance, or the spread is. */
+function outOf(
+  offCents: number | null,
+  errorCents: number,
+  spreadCents: number | null,
+  target: Target,
+): number {
+  if (offCents === null) return 1
+  const { toleranceCents, keepUneven } = target
+  const sd = Math.max(errorCents, 0.2)
+  const most = OUT * toleranceCents
+  const within = normalCdf((most - offCents) / sd) - normalCdf((-most - offCents) / sd)
+  const uneven =
+    !keepUneven && !target.offsetTurns && spreadCents !== null && isOut(spreadCents, toleranceCents)
+  return uneven ? 1 : 1 - within
+}
+
+/** Pitch that makes the sheet's relation to where the other head stands; null where that is not known. */
+function relationHz({ kit, sheet, practice, nowMs }: Way, drum: Drum, side: Side): number | null {
+  const otherSide = side === 'batter' ? 'resonant' : 'batter'
+  const own = sheet.targets.get(headKey(drum.id, side))!.target
+  const other = sheet.targets.get(headKey(drum.id, otherSide))?.target
+  const now = lastKnown(benchHead(kit, drum, otherSide, practice, nowMs))
+  return other && now ? (now.meanHz * own.meanHz) / other.meanHz : null
+}
+
+/** What of the list to leave when so many minutes are left: what is worth least for its time goes first. */
+export function leaveOut(items: readonly WorkItem[], minutesLeft: number): Set<WorkItem> {
+  const left = new Set<WorkItem>()
+  const ranked = items
+    .filter(({ minutes, worth }) => minutes > 0 && worth > 0)
+    .sort((a, b) => b.worth / b.minutes - a.worth / a.minutes)
+  let used = 0
+  for (const item of ranked) {
+    if (used + item.minutes > minutesLeft) left.add(item)
+    else used += item.minutes
+  }
+  return left
+}
+
+/** How every head of the list stands, as a run keeps it. */
+export function runHeads(items: readonly WorkItem[]): RunHead[] {
+  return items.map(({ drum, side, target, offCents, errorCents, spreadCents, known }) => ({
+    ...{ drum: drum.id, side, offCents, errorCents, spreadCents, known },
+    meanHz: offCents === null ? null : shiftByCents(target.meanHz, offCents),
+  }))
+}
+
+/** Below this a head that was not read in this sitting is left alone: likely still there. */
+export const LIKELY_FINE = 0.12
+
+/** Whether a head still wants work or a look. */
+export const wantsWork = ({ out, known }: WorkItem) => (known ? out > 0.5 : out > LIKELY_FINE)

@@ -1,0 +1,76 @@
+import { seededRandom } from '../numeric/random'
+import { ringingBefore } from './before'
+import { objection } from './plausible'
+import { rattle } from './rattle'
+import { bandFor, cutTail, WIDE_BAND, type Tail } from './tail'
+import type { Mode } from './types'
+
+const RATE_HZ = 48_000
+const mode = (hz: number, decaySeconds = 0.2, levelDb = 0): Mode => ({
+  ...{ hz, decaySeconds, levelDb },
+  standardErrorHz: 0.02,
+})
+
+/** Half a second of quiet, then a stroke that rings as `ring` says. */
+function sound(ring: (t: number) => number, quiet: (t: number) => number = () => 0): Float32Array {
+  const random = seededRandom(8)
+  return Float32Array.from({ length: 1.8 * RATE_HZ }, (_, i) => {
+    const t = i / RATE_HZ - 0.5
+    return 1e-4 * random.normal() + quiet(t) + (t < 0 ? 0 : ring(t))
+  })
+}
+const tailOf = (samples: Float32Array): Tail => cutTail(samples, RATE_HZ, 0.5 * RATE_HZ, samples.length)!
+const damped = (hz: number, decay: number) => (t: number) =>
+  0.4 * Math.exp(-t / decay) * Math.sin(2 * Math.PI * hz * t)
+
+const judge = (samples: Float32Array, modes: Mode[], treble = 0, explained = 0.9) =>
+  objection(tailOf(samples), treble, { poles: [modes[0]], hz: modes[0].hz, odds: 1 }, modes, explained)
+
+describe('what speaks against a reading', () => {
+  const tap = sound(damped(231, 0.2))
+
+  test('nothing, where a head rings as heads do', () => {
+    expect(judge(tap, [mode(231), mode(312, 0.15, -4), mode(395, 0.12, -8)])).toBeNull()
+  })
+
+  test('too few cycles: a thud when low, a choked head when not; and no head is under 33 Hz', () => {
+    expect(judge(tap, [mode(60, 0.05)])).toBe('thud')
+    expect(judge(tap, [mode(231, 0.02)])).toBe('choked')
+    expect(judge(tap, [mode(28, 0.6)])).toBe('thud')
+  })
+
+  test('whole multiples and chords are no head’s, an inharmonic head is', () => {
+    expect(judge(tap, [mode(110), mode(220, 0.2, -3), mode(330, 0.2, -6), mode(440, 0.2, -9)])).toBe('tone')
+    const chord = [130, 164, 195].flatMap((hz) => [mode(hz), mode(2 * hz, 0.2, -6)])
+    expect(judge(tap, chord)).toBe('tone')
+  })
+
+  test('what swells was not struck, unless two known tones beat', () => {
+    const swell = sound((t) => Math.min(1, t / 0.2) * damped(231, 0.6)(t))
+    expect(judge(swell, [mode(231, 0.6)])).toBe('not-struck')
+    expect(judge(swell, [mode(231, 0.6), mode(234, 0.6, -1)], 0, 0.995)).toBeNull()
+    expect(judge(tap, [mode(231, 5)])).toBe('not-struck')
+  })
+
+  test('treble that goes on after the click is the wires', () => {
+    const random = seededRandom(4)
+    const wires = sound((t) => damped(190, 0.15)(t) + 0.25 * Math.exp(-t / 0.15) * random.normal())
+    const heard = rattle(wires, RATE_HZ, 0.5 * RATE_HZ, wires.length)
+    expect(judge(wires, [mode(190, 0.15)], heard)).toBe('wires')
+    expect(rattle(tap, RATE_HZ, 0.5 * RATE_HZ, tap.length)).toBeLessThan(0.005)
+  })
+})
+
+test('a line that rang before and goes on is found; one that was struck is not', () => {
+  const hum = (t: number) => 0.05 * Math.sin(2 * Math.PI * 150 * t)
+  const [tone] = ringingBefore(tailOf(sound(damped(231, 0.2), hum)))
+  expect(tone.hz).toBeCloseTo(150, 0)
+  expect(ringingBefore(tailOf(sound(damped(231, 0.2))))).toEqual([])
+})
+
+test('low drums are measured in a narrow band, others in the wide one, and an expectation widens it', () => {
+  const low = tailOf(sound(damped(66, 0.5)))
+  expect(bandFor(low).endHz).toBe(250)
+  expect(bandFor(low, 300).endHz).toBe(400)
+  expect(bandFor(tailOf(sound((t) => damped(231, 0.2)(t) + damped(520, 0.2)(t))))).toBe(WIDE_BAND)
+})

@@ -1,0 +1,96 @@
+import type { Candidate } from './choose'
+import type { Tail } from './tail'
+import type { Mode } from './types'
+
+/** No head speaks below this. */
+const LOWEST_PITCH_HZ = 33
+/** Fewer cycles than this within a decay are a thud. */
+const FEWEST_CYCLES = 6.5
+/** A drum's tone does not last: longer decays are a voice, an instrument, a hum that came in. */
+const LONGEST_DECAY_SECONDS = 3
+/** A stroke is loudest at once; what grows by this factor later was not struck. */
+const SWELL = 1.5
+/** ... unless its tones are this well known: two that begin upside down to each other swell as they beat. */
+const WELL_EXPLAINED = 0.97
+const BEATING_SWELL = 5
+/** Tones at whole multiples of one pitch, this close and this many of them, are no drum's. */
+const HARMONIC_CENTS = 18
+const HARMONICS = 3
+const HARMONIC_DB = -22
+/** Two tones in one of these ratios this exactly belong to one string or pipe; two such pairs make a chord. */
+const OVERTONES = [2, 3, 4]
+const OVERTONE_CENTS = 8
+const CHORD_PAIRS = 2
+/** Treble against the tail's own rms: wires on the head. */
+const RATTLE = 10 ** (-12 / 20)
+
+export type Objection = 'thud' | 'choked' | 'wires' | 'not-struck' | 'tone'
+
+/** What a resonant reading would have to get past before it is believed; null when nothing speaks against it. */
+export function objection(
+  tail: Tail,
+  rattleRms: number,
+  candidate: Candidate<Mode>,
+  modes: readonly Mode[],
+  explained: number,
+): Objection | null {
+  const longest = candidate.poles.reduce((a, b) => (b.decaySeconds > a.decaySeconds ? b : a))
+  const body = rms(tail, 0.025, 0.125)
+  if (rattleRms > RATTLE * body) return 'wires'
+  if (longest.hz < LOWEST_PITCH_HZ) return 'thud'
+  if (longest.hz * longest.decaySeconds < FEWEST_CYCLES) return longest.hz < 90 ? 'thud' : 'choked'
+  const first = rms(tail, 0, 0.06)
+  const later = Math.max(rms(tail, 0.06, 0.14), rms(tail, 0.14, 0.25), rms(tail, 0.25, 0.4))
+  if (later > (explained > WELL_EXPLAINED ? BEATING_SWELL : SWELL) * first) return 'not-struck'
+  if (longest.decaySeconds > LONGEST_DECAY_SECONDS) return 'not-struck'
+  if (isHarmonic(modes)) return 'tone'
+  return null
+}
+
+function rms(tail: Tail, fromSeconds: number, toSeconds: number): number {
+  const part = tail.samples.subarray(
+    Math.round(fromSeconds * tail.rateHz),
+    Math.round(toSeconds * tail.rateHz),
+  )
+  return part.length ? Math.sqrt(part.reduce((sum, x) => sum + x * x, 0) / part.length) : 0
+}
+
+/** Modes this near are the two poles of one tone: two pairs of poles an octave apart is one coincidence, not four. */
+const SAME_TONE_CENTS = 80
+
+function asTones(modes: readonly Mode[]): Mode[][] {
+  const sorted = [...modes].sort((a, b) => a.hz - b.hz)
+  return sorted.reduce<Mode[][]>((tones, mode) => {
+    const last = tones.at(-1)
+    if (last && 1200 * Math.log2(mode.hz / last.at(-1)!.hz) < SAME_TONE_CENTS) last.push(mode)
+    else tones.push([mode])
+    return tones
+  }, [])
+}
+
+/** At least three loud modes at whole multiples of one of them or of its half: a string, a reed, a voice. */
+function isHarmonic(modes: readonly Mode[]): boolean {
+  const loud = modes.filter((mode) => mode.levelDb > HARMONIC_DB)
+  if (loud.length < HARMONICS) return false
+  const overtone = (low: Mode, high: Mode) =>
+    OVERTONES.some((ratio) => Math.abs(1200 * Math.log2(high.hz / low.hz / ratio)) < OVERTONE_CENTS)
+  const tones = asTones(loud)
+  const pairs = tones.flatMap((lows) =>
+    tones.filter((highs) =>
+      lows.some((low) => highs.some((high) => high.hz > low.hz && overtone(low, high))),
+    ),
+  )
+  if (pairs.length >= CHORD_PAIRS) return true
+  const lowest = Math.min(...loud.map((mode) => mode.hz))
+  return [1, 2].some((divisor) => {
+    const base = lowest / divisor
+    const fit = loud.filter(({ hz }) => {
+      const multiple = Math.round(hz / base)
+      return Math.abs(1200 * Math.log2(hz / base / multiple)) < HARMONIC_CENTS
+    })
+    const numbers = new Set(fit.map(({ hz }) => Math.round(hz / base)))
+    // With the half as base every second whole number must not carry it alone.
+    const odd = divisor === 1 || [...numbers].some((n) => n % 2 === 1 && n > 1)
+    return odd && numbers.size >= HARMONICS + divisor - 1 && fit.length >= 0.75 * loud.length
+  })
+}

@@ -1,0 +1,87 @@
+import { z } from 'zod'
+import type { PlanRequest } from '../spacing/types'
+import { idSchema, kindSchema } from './kit'
+import { firstProblem, type Checked } from './problem'
+
+const hz = z.number().min(15).max(2000)
+const cents = z.number().min(0).max(2400)
+const relation = z.number().min(-2400).max(2400)
+const mils = z.array(z.number().min(0.5).max(40)).min(1).max(4)
+
+const planDrumSchema = z
+  .strictObject({
+    id: idSchema,
+    name: z.string().max(60).default(''),
+    kind: kindSchema,
+    diameterInches: z.number().min(5).max(40),
+    depthInches: z.number().min(1).max(60).optional(),
+    lugs: z.int().min(3).max(24).optional(),
+    threadPitchMm: z.number().min(0.3).max(3).optional(),
+    batterMils: mils.optional(),
+    resonantMils: mils.optional(),
+    lowestHz: hz.optional(),
+    highestHz: hz.optional(),
+    favouriteHz: hz.optional(),
+    ceilingHz: hz.optional(),
+    resonantCeilingHz: hz.optional(),
+    now: z.strictObject({ batterHz: hz, resonantHz: hz }).nullable().optional(),
+    turnLaw: z
+      .strictObject({ batter: z.number().positive().optional(), resonant: z.number().positive().optional() })
+      .optional(),
+  })
+  .refine(
+    ({ lowestHz = 0, favouriteHz = lowestHz, highestHz = Infinity }) =>
+      lowestHz <= favouriteHz && favouriteHz <= highestHz && lowestHz <= highestHz,
+    'lowestHz, favouriteHz and highestHz must rise',
+  )
+
+const plainScheme = z.enum(['fourths', 'fifth', 'thirds', 'major-triad', 'free'])
+const schemeSchema = z.union([
+  plainScheme.transform((kind) => ({ kind })),
+  z.strictObject({ kind: plainScheme }),
+  z.strictObject({ kind: z.literal('equal'), cents }),
+  z.strictObject({ kind: z.literal('steps'), cents: z.array(cents).min(1).max(40) }),
+])
+
+export const planRequestSchema = z
+  .strictObject({
+    drums: z.array(planDrumSchema).min(1).max(24),
+    scheme: schemeSchema.default({ kind: 'fourths' }),
+    headRelation: z
+      .union([
+        z.strictObject({ resonantAboveCents: relation }),
+        z.strictObject({ byDrum: z.record(idSchema, relation) }),
+      ])
+      .optional(),
+    fixed: z.array(idSchema).max(24).optional(),
+    pinned: z.record(idSchema, hz).optional(),
+    avoidHz: z.array(hz).max(40).optional(),
+    avoidWithinCents: z.number().min(1).max(600).optional(),
+    favourHz: z.array(hz).max(24).optional(),
+    rootHz: hz.optional(),
+    anchor: z.enum(['lowest', 'smallest']).optional(),
+    leastWork: z.number().min(0).max(1).optional(),
+    a4Hz: z.number().min(400).max(480).optional(),
+    keys: z.union([z.literal(1), z.literal(2)]).optional(),
+  })
+  .superRefine(({ drums, fixed = [], pinned = {} }, context) => {
+    const known = new Set(drums.map(({ id }) => id))
+    if (known.size < drums.length)
+      context.addIssue({ code: 'custom', path: ['drums'], message: 'two drums have the same id' })
+    fixed.forEach((id, i) => {
+      const drum = drums.find((each) => each.id === id)
+      const message = !drum ? 'no drum has this id' : !drum.now ? 'a fixed drum needs now' : null
+      if (message) context.addIssue({ code: 'custom', path: ['fixed', i], message })
+    })
+    for (const id of Object.keys(pinned))
+      if (!known.has(id))
+        context.addIssue({ code: 'custom', path: ['pinned', id], message: 'no drum has this id' })
+  })
+
+/** A `plan` request from outside, checked in full. */
+export function parsePlanRequest(input: unknown): Checked<PlanRequest> {
+  const parsed = planRequestSchema.safeParse(input)
+  return parsed.success
+    ? { ok: true, value: parsed.data as PlanRequest }
+    : { ok: false, problem: firstProblem(parsed.error) }
+}

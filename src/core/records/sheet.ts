@@ -1,0 +1,36 @@
+import { z } from 'zod'
+import { LAYER_IDS } from '../pair/layers'
+import { headSchema, idSchema, sideSchema, targetSchema } from './kit'
+
+const hz = z.number().min(15).max(2000)
+
+/** One drum of a sheet: targets of both heads, and what else made the sound. */
+export const sheetDrumSchema = z.strictObject({
+  drum: idSchema,
+  batter: targetSchema.nullable(),
+  resonant: targetSchema.nullable(),
+  /** Lowest pitch of the drum with both heads free; null where nobody read it. */
+  centreHz: hz.nullable(),
+  layers: z.array(z.enum(LAYER_IDS)).max(12),
+  /** The knob of the wires from where they just touch; null on drums without, or where nobody said. */
+  wires: z.strictObject({ knob: z.number(), unit: z.enum(['clicks', 'turns']) }).nullable(),
+  /** The heads that were on. */
+  heads: z.strictObject({ batter: headSchema, resonant: headSchema }),
+})
+
+/** How one head stood at the start or the end of a run. */
+export const runHeadSchema = z.strictObject({
+  drum: idSchema,
+  side: sideSchema,
+  /** Mean lug pitch as known then, with its standard error; null where it was never read. */
+  meanHz: hz.nullable(),
+  errorCents: z.number().nonnegative(),
+  /** From the sheet's target, positive when high; null where either is missing. */
+  offCents: z.number().nullable(),
+  spreadCents: z.number().nonnegative().nullable(),
+  /** Read in that sitting; otherwise believed, from its last reading and its drift. */
+  known: z.boolean(),
+})
+
+export type SheetDrum = z.infer<typeof sheetDrumSchema>
+export type RunHead = z.infer<typeof runHeadSchema>

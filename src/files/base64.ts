@@ -1,0 +1,14 @@
+const CHUNK = 0x8000
+
+/** Bytes as base64, and back; in pieces, since a call takes only so many arguments. */
+export function toBase64(bytes: Uint8Array): string {
+  let text = ''
+  for (let at = 0; at < bytes.length; at += CHUNK) {
+    text += String.fromCharCode(...bytes.subarray(at, at + CHUNK))
+  }
+  return btoa(text)
+}
+
+export function fromBase64(text: string): Uint8Array {
+  return Uint8Array.from(atob(text), (letter) => letter.charCodeAt(0))
+}

@@ -1,0 +1,82 @@
+'use client'
+
+import type { OtherHead } from '@/core/records/event'
+import { setOtherHead, stayNear } from '@/session/actions/readings'
+import type { BenchView } from '@/session/benchView'
+import { useSession, useSessionState } from '@/session/react'
+import { hzText } from '@/text/heads'
+import { Button } from '@/ui/Button'
+import { Choice } from '@/ui/Choice'
+import { useCommander } from '../shell/CommandProvider'
+
+/** What the other head may be doing, as the header and the panel ask it. */
+export const OTHER_HEAD = [
+  { value: 'muted', label: 'muted' },
+  { value: 'free', label: 'free' },
+  { value: 'off', label: 'taken off' },
+] as const
+
+/** Asked once a pass, before its first tap: what the other head was doing goes with every reading. */
+export function OtherHeadAsk({ view }: { view: BenchView }) {
+  const session = useSession()
+  if (!session) return null
+  return (
+    <div className="mt-2 flex items-center gap-2">
+      <span className="text-soft">The other head is</span>
+      <Choice<OtherHead>
+        label="The other head is"
+        value={view.otherHead}
+        items={OTHER_HEAD}
+        onChange={(value) => setOtherHead(session, value)}
+      />
+    </div>
+  )
+}
+
+/** The newest tap in words, used or refused, and the way to look at it closely. */
+export function HeardLines() {
+  const session = useSession()
+  const { bench, settings } = useSessionState()
+  const { run, isEnabled } = useCommander()
+  const listens = !['typed', 'ear', 'gauge'].includes(settings.source)
+  if (!session) return null
+  const last = bench.lastTap
+  return (
+    <div className="mt-2">
+      <p role="status" className="min-h-6">
+        {last ? (
+          last.used ? (
+            <>
+              lug {last.lug}: <b>{hzText(last.tap.hz!)} Hz</b> ±{' '}
+              {Math.max(0.01, last.tap.standardErrorHz!).toFixed(2)}, used
+            </>
+          ) : (
+            <span className="font-bold text-caution">{last.why}</span>
+          )
+        ) : null}
+      </p>
+      <div className="-ml-2 flex flex-wrap">
+        {bench.heard.length > 0 ? (
+          <Button tone="quiet" className="underline" onClick={() => run('bench.heard')}>
+            What was heard
+          </Button>
+        ) : null}
+        {listens ? (
+          <Button tone="quiet" className="underline" onClick={() => run('bench.listening')}>
+            How it listens
+          </Button>
+        ) : null}
+        {isEnabled('bench.withdraw') ? (
+          <Button tone="quiet" className="underline" onClick={() => run('bench.withdraw')}>
+            Drop the last tap
+          </Button>
+        ) : null}
+        {bench.stayNearHz ? (
+          <Button tone="quiet" className="underline" onClick={() => stayNear(session, null)}>
+            Near {hzText(bench.stayNearHz)} Hz only: stop
+          </Button>
+        ) : null}
+      </div>
+    </div>
+  )
+}

@@ -1,0 +1,62 @@
+'use client'
+
+import { useEffect } from 'react'
+import { typeCentre } from '@/session/actions/centre'
+import { listenForCentre, meanCentre, strikeCentre } from '@/session/actions/pair'
+import type { BenchView } from '@/session/benchView'
+import { useSession, useSessionState } from '@/session/react'
+import { Button } from '@/ui/Button'
+import { NumberEntry } from '@/ui/NumberEntry'
+import { useCommander } from '../shell/CommandProvider'
+
+/** One stroke on the centre with both heads free, from where readings come from. */
+export function StrokePart({ view, label = 'Strike the centre' }: { view: BenchView; label?: string }) {
+  const session = useSession()
+  const { bench, hearing, settings } = useSessionState()
+  const { run } = useCommander()
+  // What is struck after this is closed is a lug's again.
+  useEffect(
+    () => () => {
+      if (session) session.set({ bench: { ...session.get().bench, strike: 'lug', centreWhy: null } })
+    },
+    [session],
+  )
+  if (!session) return null
+  const listening = bench.strike === 'centre' && hearing.state === 'on'
+  return (
+    <>
+      {settings.source === 'practice' ? (
+        <Button className="mt-2" disabled={bench.busy !== null} onClick={() => void strikeCentre(session)}>
+          {label}
+        </Button>
+      ) : settings.source === 'microphone' ? (
+        <Button className="mt-2" disabled={listening} onClick={() => void listenForCentre(session)}>
+          {listening ? 'Listening: strike the centre, both heads free' : 'Listen for the centre'}
+        </Button>
+      ) : settings.source === 'file' ? (
+        <Button
+          className="mt-2"
+          disabled={bench.busy !== null}
+          onClick={() => {
+            meanCentre(session)
+            run('bench.file')
+          }}
+        >
+          Read a recording of the centre
+        </Button>
+      ) : (
+        <NumberEntry
+          label="Centre pitch, Hz"
+          wrongText="A pitch in Hz between 15 and 2000, such as 112.5."
+          isGood={(hz) => hz >= 15 && hz <= 2000}
+          onTake={(hz) => typeCentre(session, view, hz)}
+        />
+      )}
+      {bench.centreWhy ? (
+        <p role="alert" className="mt-2 text-caution">
+          {bench.centreWhy}
+        </p>
+      ) : null}
+    </>
+  )
+}

@@ -1,0 +1,33 @@
+'use client'
+
+import { useRouter } from 'next/navigation'
+import { rowsOf } from '@/core/spacing/rows'
+import type { Plan } from '@/core/spacing/types'
+import { keepPlan } from '@/session/actions/sheets'
+import type { Planning } from '@/session/actions/spacing'
+import { useSession, useSessionState } from '@/session/react'
+import { noteText } from '@/text/heads'
+import { SCHEME_LABELS } from '@/text/spacing'
+import { KeepForm } from '../sheets/KeepForm'
+
+/** Keeps a plan as a sheet, with what it was made by in its notes. */
+export function KeepPlan({ asking, plan, onClose }: { asking: Planning; plan: Plan; onClose: () => void }) {
+  const session = useSession()
+  const { settings } = useSessionState()
+  const router = useRouter()
+  if (!session) return null
+  const scheme = SCHEME_LABELS[asking.request.scheme.kind]
+  return (
+    <KeepForm
+      title="Keep the plan as a sheet"
+      firstNotes={`${scheme} from ${plan.rootHz.toFixed(1)} Hz, ${noteText(plan.rootHz, settings.a4Hz)}`}
+      onClose={onClose}
+      onKeep={(name, notes) => {
+        const { centreHz } = rowsOf(asking.request.drums, plan.drums)
+        const placed = plan.drums.map((each) => ({ ...each, centreHz: centreHz[each.id] ?? null }))
+        keepPlan(session, name, notes, placed)
+        router.push('/sheets')
+      }}
+    />
+  )
+}

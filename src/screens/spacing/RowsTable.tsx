@@ -1,0 +1,66 @@
+'use client'
+
+import { useMemo } from 'react'
+import { rowsOf, type Row } from '@/core/spacing/rows'
+import type { Plan } from '@/core/spacing/types'
+import type { Planning } from '@/session/actions/spacing'
+import { useSessionState } from '@/session/react'
+import { noteText } from '@/text/heads'
+
+/** Kick and snare against the toms, as rows of their own. */
+export function RowsTable({ asking, plan }: { asking: Planning; plan: Plan }) {
+  const { a4Hz } = useSessionState().settings
+  const key = JSON.stringify([asking.request.drums, plan.drums])
+  const { rows, bass } = useMemo(() => {
+    const [drums, placed] = JSON.parse(key) as [Planning['request']['drums'], Plan['drums']]
+    return rowsOf(drums, placed)
+  }, [key])
+  const name = (id: string) => asking.request.drums.find((drum) => drum.id === id)?.name ?? id
+  const worst = (against: Row['against']) =>
+    rows.filter((row) => row.against === against).sort((a, b) => b.risk - a.risk)
+  const sections = (['kick', 'snare'] as const).filter((against) => worst(against).length > 0)
+  if (sections.length === 0) return null
+  return (
+    <section aria-label="Kick and snare against the toms" className="max-md:mt-4">
+      <h2 className="text-xl font-bold">Against the toms</h2>
+      <ul className="mt-1 leading-snug">
+        {sections.flatMap((against) =>
+          worst(against).map((row) => (
+            <li key={`${row.drum}/${row.tom}`} className="border-b border-line py-1">
+              <span className="flex justify-between gap-3">
+                <span>
+                  {name(row.drum)}, {name(row.tom)}
+                </span>
+                <span className={row.risk > 0.5 ? 'font-bold text-caution' : 'text-soft'}>
+                  {row.risk > 0.5
+                    ? against === 'snare'
+                      ? 'may buzz'
+                      : 'may hum along'
+                    : row.risk > 0.15
+                      ? 'near'
+                      : 'clear'}
+                </span>
+              </span>
+              <span className="block text-sm text-soft">
+                the tom’s {row.nearest.tom} {apartText(row.nearest.cents)} its {row.nearest.other}
+              </span>
+            </li>
+          )),
+        )}
+      </ul>
+      {bass.length ? (
+        <p className="mt-2 leading-snug text-soft">
+          {bass
+            .map(({ drum, hz }) => `${name(drum)} speaks near ${hz.toFixed(0)} Hz, ${noteText(hz, a4Hz)}`)
+            .join('; ')}
+          : where a bass plays. Keep off the root of the song, or put that note under “avoid”.
+        </p>
+      ) : null}
+    </section>
+  )
+}
+
+function apartText(cents: number): string {
+  const size = Math.round(Math.abs(cents))
+  return size === 0 ? 'on' : `${size} c ${cents > 0 ? 'above' : 'below'}`
+}

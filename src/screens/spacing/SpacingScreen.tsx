@@ -1,0 +1,146 @@
+'use client'
+
+import { useEffect, useState } from 'react'
+import { clsx } from 'clsx'
+import type { Plan, PlanAnswer } from '@/core/spacing/types'
+import { askPlan, hearPlan, planning, type Planning } from '@/session/actions/spacing'
+import { useKit, useSession, useSessionState } from '@/session/react'
+import { givesText, namesOf, troubleText, workText } from '@/text/spacing'
+import { Button } from '@/ui/Button'
+import { useCommander } from '../shell/CommandProvider'
+import { Choices } from './Choices'
+import { KeepPlan } from './KeepPlan'
+import { PlanRail } from './PlanRail'
+import { RowsTable } from './RowsTable'
+
+const KIND_WORDS: Record<Plan['kind'], string> = {
+  best: 'best',
+  lower: 'lower',
+  higher: 'higher',
+  'least-work': 'least work',
+}
+
+/** The whole kit planned: scheme, root and relation, what gives, and what it takes. */
+export function SpacingScreen() {
+  const session = useSession()
+  const state = useSessionState()
+  const kit = useKit()
+  const { open } = useCommander()
+  const [kind, setKind] = useState<Plan['kind']>('best')
+  const [beside, setBeside] = useState<Plan['kind'] | null>(null)
+  const [keeping, setKeeping] = useState(false)
+  const asking = session && kit ? planning(session) : null
+  const answer = usePlans(asking)
+  if (!session || (state.phase === 'starting' && !kit))
+    return <p className="p-8 text-soft">Opening the log…</p>
+  if (!kit || !asking || kit.drums.length === 0) {
+    return (
+      <div className="p-8">
+        <h1 className="text-4xl font-bold">No drums to space</h1>
+        <p className="mt-3 text-lg">Add the drums of the kit first: sizes are enough to plan by.</p>
+        <Button tone="act" big className="mt-6" onClick={() => open(kit ? 'add-drum' : 'new-kit')}>
+          {kit ? 'Add a drum' : 'Start a kit'}
+        </Button>
+      </div>
+    )
+  }
+  const names = namesOf(asking.request)
+  const plans = answer?.plans ?? []
+  const plan = plans.find((each) => each.kind === kind) ?? plans[0] ?? null
+  const other =
+    beside && plan && beside !== plan.kind ? (plans.find((each) => each.kind === beside) ?? null) : null
+  return (
+    <div className="px-4 pb-10 md:px-7">
+      <div className="flex flex-wrap items-baseline justify-between gap-x-6 pt-3 md:pt-5">
+        <h1 className="text-3xl font-bold md:text-4xl">Spacing</h1>
+        {plan ? (
+          <div className="flex flex-wrap gap-3 max-md:mt-2">
+            <Button onClick={() => hearPlan(asking, plan.drums, 'fill')}>Hear a fill</Button>
+            <Button onClick={() => hearPlan(asking, plan.drums, 'single')}>Hear each</Button>
+            <Button tone="act" onClick={() => setKeeping(true)}>
+              Keep as a sheet
+            </Button>
+          </div>
+        ) : null}
+      </div>
+      <div className="mt-3 flex flex-col gap-8 lg:grid lg:grid-cols-[270px_minmax(0,1fr)]">
+        <div className="max-lg:order-2">
+          <Choices asking={asking} />
+        </div>
+        <div className="min-w-0">
+          {plans.length > 0 && plan ? (
+            <>
+              <ul className="flex flex-wrap gap-x-6 border-b border-line" aria-label="Plans">
+                {plans.map((each) => (
+                  <li key={each.kind}>
+                    <button
+                      type="button"
+                      aria-pressed={each.kind === plan.kind}
+                      onClick={() => {
+                        setBeside(plan.kind)
+                        setKind(each.kind)
+                      }}
+                      className={clsx(
+                        'min-h-14 border-b-[3px] py-1 text-left',
+                        each.kind === plan.kind
+                          ? 'border-ink'
+                          : 'border-transparent text-soft hover:text-ink',
+                      )}
+                    >
+                      <span className="block text-lg leading-tight font-bold">
+                        {KIND_WORDS[each.kind]} <span className="font-normal">{each.score.toFixed(2)}</span>
+                      </span>
+                      <span className="block text-sm">{workText(each)}</span>
+                    </button>
+                  </li>
+                ))}
+              </ul>
+              <PlanRail asking={asking} plan={plan} other={other} />
+              <div className="mt-4 gap-8 md:grid md:grid-cols-2">
+                <section aria-label="What it gives up">
+                  <h2 className="text-xl font-bold">What gives</h2>
+                  {plan.gives.length ? (
+                    <ul className="mt-1 leading-snug">
+                      {plan.gives.map((gives, i) => (
+                        <li key={i} className="border-b border-line py-1">
+                          {givesText(gives, names)}
+                        </li>
+                      ))}
+                    </ul>
+                  ) : (
+                    <p className="mt-1">Nothing: every drum is near its best and the scheme is whole.</p>
+                  )}
+                </section>
+                <RowsTable asking={asking} plan={plan} />
+              </div>
+              {keeping ? <KeepPlan asking={asking} plan={plan} onClose={() => setKeeping(false)} /> : null}
+            </>
+          ) : answer ? (
+            <p role="alert" className="mt-4 max-w-xl text-lg">
+              {troubleText(answer.why, names)}
+            </p>
+          ) : (
+            <p className="mt-4 text-soft">Looking for the best plan…</p>
+          )}
+        </div>
+      </div>
+    </div>
+  )
+}
+
+/** The plans for exactly this request; the last ones while new ones are worked out. */
+function usePlans(asking: Planning | null): PlanAnswer | null {
+  const session = useSession()
+  const [found, setFound] = useState<{ key: string; answer: PlanAnswer } | null>(null)
+  const key = JSON.stringify(asking?.request ?? null)
+  useEffect(() => {
+    const request = JSON.parse(key) as Planning['request'] | null
+    if (!session || !request) return
+    let stale = false
+    void askPlan(session, request).then((answer) => {
+      if (!stale) setFound({ key, answer })
+    })
+    return () => void (stale = true)
+  }, [session, key])
+  return found?.answer ?? null
+}

@@ -1,0 +1,21 @@
+import { act, render } from '@testing-library/react'
+import type { ReactNode } from 'react'
+import type { Session } from '@/session/session'
+import { SessionContext } from '@/session/react'
+import { CommandProvider } from './shell/CommandProvider'
+
+/** Shows a place with its session and commands, for tests in jsdom, which lacks what the screens ask of a browser. */
+export function showScreen(session: Session, place: ReactNode): Promise<void> {
+  window.ResizeObserver ??= class {
+    observe() {}
+    unobserve() {}
+    disconnect() {}
+  }
+  return act(async () => {
+    render(
+      <SessionContext value={session}>
+        <CommandProvider>{place}</CommandProvider>
+      </SessionContext>,
+    )
+  })
+}

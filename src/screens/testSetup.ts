@@ -1,0 +1,10 @@
+// Stand-ins for what Next gives a place, for every test of screens.
+jest.mock('next/navigation', () => {
+  const { pushed } = jest.requireActual<typeof import('./testRouter')>('./testRouter')
+  return {
+    useRouter: () => ({ push: (path: string) => pushed.push(path) }),
+    usePathname: () => '/',
+    useSearchParams: () => new URLSearchParams(),
+  }
+})
+jest.mock('next-themes', () => ({ useTheme: () => ({ resolvedTheme: 'light', setTheme: () => undefined }) }))

@@ -1,0 +1,65 @@
+import { play } from '@/audio/playback'
+import { drumPair, pairModel } from '@/core/keeping/pairing'
+import type { Stroke } from '@/core/keeping/strokes'
+import { levelsMatched, renderRinging, type RingingTone, type Samples } from '@/core/sound/ringing'
+import { decodeWav } from '@/core/sound/wav'
+import type { Session } from '../session'
+import { deafen } from './listening'
+import { currentView } from './readings'
+
+/** A state of a drum that can be looked at and heard: one that was struck, or one that is only planned. */
+export interface SoundState {
+  tones: RingingTone[]
+  glideCents: number
+  /** Reading whose sound may have been kept. */
+  take: string | null
+}
+
+const RATE_HZ = 24_000
+const SECONDS = 2
+const ROOM_SECONDS = 0.4
+
+export function ofStroke(stroke: Stroke): SoundState {
+  return {
+    tones: stroke.modes.map(({ hz, decaySeconds, levelDb }) => ({ hz, decaySeconds, levelDb })),
+    glideCents: stroke.glideCents ?? 0,
+    take: stroke.id,
+  }
+}
+
+/** The drum with its heads there, as the model and its own strokes foretell it. */
+export function ofPlan(session: Session, at: { batterHz: number; resonantHz: number }): SoundState | null {
+  const view = currentView(session)
+  if (!view) return null
+  const pair = drumPair(view.kit, view.drum, view.practice, session.get().clockMs)
+  return { ...pairModel(pair).sound(at), take: null }
+}
+
+/** Its kept sound where there is one, else made again from what was measured. */
+async function samplesOf(session: Session, { take, tones, glideCents }: SoundState): Promise<Samples> {
+  const kept = take ? await session.takes()?.get(take) : undefined
+  const wav = kept ? decodeWav(kept.wav) : null
+  if (wav?.ok) return { samples: fromStroke(wav.sound.channels[0]), rateHz: wav.sound.rateHz }
+  const samples = renderRinging(tones, { rateHz: RATE_HZ, seconds: SECONDS, glideCents })
+  return { samples, rateHz: RATE_HZ }
+}
+
+/** Silence before the stroke is cut, so that both sounds begin alike. */
+function fromStroke(samples: Float32Array): Float32Array {
+  const peak = samples.reduce((top, x) => Math.max(top, Math.abs(x)), 0)
+  const start = samples.findIndex((x) => Math.abs(x) > 0.1 * peak)
+  return samples.subarray(Math.max(0, start - 50))
+}
+
+/** Plays one of some states, at the level that all of them have in common. */
+export async function playOf(session: Session, states: readonly SoundState[], which: number): Promise<void> {
+  const matched = levelsMatched(await Promise.all(states.map((state) => samplesOf(session, state))))
+  await deafen(session, SECONDS + ROOM_SECONDS)
+  play(matched[which].samples, matched[which].rateHz)
+}
+
+/** Plays one planned state. */
+export async function hearPair(session: Session, batterHz: number, resonantHz: number): Promise<void> {
+  const state = ofPlan(session, { batterHz, resonantHz })
+  if (state) await playOf(session, [state], 0)
+}

@@ -1,0 +1,69 @@
+import { targetMeanHz } from '@/core/evening/types'
+import type { SlackSchoolId } from '@/core/head/slackStart'
+import { lastKnown } from '@/core/keeping/bench'
+import { usualLugHz } from '@/core/practice/drum'
+import type { HeadRecord } from '@/core/records/kit'
+import { shiftByCents } from '@/core/units/pitch'
+import type { BenchView } from '../benchView'
+import { NO_BENCH, type Session } from '../session'
+import { slackenPractice } from './practice'
+import { currentView } from './readings'
+import { kitEdit } from './sheets'
+
+const from = ({ drum, side, practice }: BenchView) => ({
+  drum: drum.id,
+  side,
+  source: practice ? ('practice' as const) : ('hand' as const),
+  algorithm: null,
+})
+
+export interface FittedHead {
+  head: HeadRecord
+  /** Where its mark lies against the badge, in turns of the drum clockwise. */
+  markTurns: number
+  school: SlackSchoolId
+}
+
+/** A new head is on and its rods stand at the slack start. */
+export async function headIsOn(session: Session, { head, markTurns, school }: FittedHead): Promise<void> {
+  const view = currentView(session)
+  if (!view) return
+  const sameFilm = head.pliesMils.join() === view.drum[view.side].pliesMils.join()
+  session.append([
+    { kind: 'headFitted', ...from(view), head, sameFilm, markTurns },
+    { kind: 'slackStarted', ...from(view), school },
+    ...aimed(view),
+  ])
+  await begun(session, view, school, true)
+}
+
+/** All rods of the head that is on were brought back to a slack start. */
+export async function slackened(session: Session, school: SlackSchoolId): Promise<void> {
+  const view = currentView(session)
+  if (!view) return
+  session.append([{ kind: 'slackStarted', ...from(view), school }, ...aimed(view)])
+  await begun(session, view, school, false)
+}
+
+/** A head that is only to be even has no pitch to climb to: it goes back to where it stood, or to what is usual. */
+function aimed({ drum, side, head, request }: BenchView) {
+  if (!('level' in request.target)) return []
+  const hz = lastKnown(head)?.meanHz ?? usualLugHz(drum.diameterInches, drum.threadPitchMm)
+  const aim = { kind: 'hz' as const, hz: Math.round(10 * hz) / 10 }
+  return [kitEdit({ what: 'aimSet', drum: drum.id, side, aim })]
+}
+
+async function begun(session: Session, view: BenchView, school: SlackSchoolId, fresh: boolean) {
+  session.setSettings({ slackSchool: school })
+  session.set({ bench: NO_BENCH })
+  if (view.practice) await slackenPractice(session, view.drum, view.side, school, fresh)
+}
+
+/** Aims so many cents above where the head is to end, since a fresh film sinks. */
+export function aimAbove(session: Session, cents: number): void {
+  const view = currentView(session)
+  const hz = view && targetMeanHz(view.request.target)
+  if (!view || !hz) return
+  const aim = { kind: 'hz' as const, hz: Math.round(10 * shiftByCents(hz, cents)) / 10 }
+  session.append([kitEdit({ what: 'aimSet', drum: view.drum.id, side: view.side, aim })])
+}

@@ -1,0 +1,77 @@
+import { play } from '@/audio/playback'
+import { drumPair } from '@/core/keeping/pairing'
+import { layersOn } from '@/core/keeping/strokes'
+import { seedFromText } from '@/core/numeric/random'
+import type { PairAnswer } from '@/core/pair/solve'
+import type { PairWant } from '@/core/pair/types'
+import { standLossPerSecond } from '@/core/practice/stand'
+import type { BenchView } from '../benchView'
+import type { Session } from '../session'
+import { practiceDrum, practiceOther, practiceState } from './practice'
+import { centreExpectation, takeCentre } from './centre'
+import { aimEar, startListening } from './listening'
+import { currentView } from './readings'
+import { setAim } from './sheets'
+
+export function pairOf(session: Session, view: BenchView) {
+  return drumPair(view.kit, view.drum, view.practice, session.get().clockMs)
+}
+
+/** One stroke on the practice drum's centre, both heads free, measured like any other. */
+export async function strikeCentre(session: Session): Promise<void> {
+  const view = currentView(session)
+  if (!view || session.get().bench.busy) return
+  const { kit, drum } = view
+  const batter = practiceState(session, kit, drum, 'batter')
+  session.set({ bench: { ...session.get().bench, busy: 'tap' } })
+  try {
+    const hung = session.get().bench.hung ?? null
+    const { tap, samples, rateHz } = await session.deps.ear().practiceTap({
+      drum: practiceDrum(drum, 'batter', batter),
+      rods: batter,
+      other: practiceOther(session, { ...view, side: 'batter' }, false),
+      lug: 'centre',
+      seed: seedFromText(`${drum.id}/centre/${batter.taps}`),
+      mic: 'with-tap',
+      lossPerSecond: standLossPerSecond(drum.id, layersOn(kit, drum, true), hung, batter.faults),
+      options: centreExpectation(view, session.get().clockMs),
+    })
+    play(samples, rateHz)
+    await session.setPractice([{ ...batter, taps: batter.taps + 1 }])
+    takeCentre(session, view, tap, 'practice', { samples, rateHz, strokeSeconds: tap.atSeconds })
+  } finally {
+    session.set({ bench: { ...session.get().bench, busy: null } })
+  }
+}
+
+/** What is struck, or read from a file, from now on is the centre. */
+export function meanCentre(session: Session): void {
+  session.set({ bench: { ...session.get().bench, strike: 'centre', centreWhy: null } })
+}
+
+/** The next stroke that the microphone hears is one on the centre; opens it where it is closed. */
+export async function listenForCentre(session: Session): Promise<void> {
+  meanCentre(session)
+  if (session.get().hearing.state === 'off') await startListening(session)
+  else await aimEar(session)
+}
+
+/** Solves both heads for what is wanted; null while a head was never read. */
+export function askPair(session: Session, want: PairWant): Promise<PairAnswer> | null {
+  const view = currentView(session)
+  if (!view) return null
+  const { drum, batterHz, resonantHz, seen, turnLaw } = pairOf(session, view)
+  if (batterHz === null || resonantHz === null) return null
+  // The newest centre reading is among those seen.
+  const now = { batterHz, resonantHz, centreHz: null }
+  return session.deps.adviser().pair({ drum, now, want, seen, turnLaw })
+}
+
+/** Both heads are to be brought to these lug pitches. */
+export function aimPair(session: Session, batterHz: number, resonantHz: number): void {
+  const view = currentView(session)
+  if (!view) return
+  const tenth = (hz: number) => Math.round(10 * hz) / 10
+  setAim(session, view.drum, 'batter', { kind: 'hz', hz: tenth(batterHz) })
+  setAim(session, view.drum, 'resonant', { kind: 'hz', hz: tenth(resonantHz) })
+}

@@ -1,0 +1,111 @@
+import { openRun, type Run } from '@/core/keeping/runs'
+import { leaveOut, runHeads, wantsWork, worklist, type WorkItem } from '@/core/keeping/worklist'
+import { headKey } from '@/core/keeping/headKey'
+import type { KitState, Sheet } from '@/core/keeping/log'
+import type { EventOf } from '@/core/records/event'
+import type { Side } from '@/core/records/kit'
+import type { SessionState } from '../state'
+import type { Session } from '../session'
+import { chooseHead } from './kits'
+import { aimAtSheet, kitEdit } from './sheets'
+
+/** Playing starts before doors: so many minutes are kept for putting the keys away. */
+export const RESERVE_MINUTES = 3
+
+export interface RunView {
+  run: Run
+  sheet: Sheet
+  /** All heads that the sheet speaks of, most in need first. */
+  items: WorkItem[]
+  /** What still wants a look or a turn and was not left, in order. */
+  todo: WorkItem[]
+  /** Of these, what there is no time for. */
+  noTime: Set<WorkItem>
+  minutesNeeded: number
+  /** Until doors, less the reserve; null without a time. */
+  minutesLeft: number | null
+}
+
+/** The list of a kit as it is, for ten seconds: the Bench asks with every block of sound. */
+const lists = new WeakMap<KitState, { key: string; items: WorkItem[] }>()
+const FRESH_MS = 10_000
+
+/** Every head that a sheet speaks of, as it is believed to stand. */
+export function workTo(state: SessionState, kit: KitState, sheet: Sheet, nowMs: number): WorkItem[] {
+  const { source, keys } = state.settings
+  const key = [sheet.id, source === 'practice', keys, Math.floor(nowMs / FRESH_MS)].join()
+  const known = lists.get(kit)
+  if (known?.key === key) return known.items
+  const items = worklist({ kit, sheet, practice: source === 'practice', keys, nowMs })
+  lists.set(kit, { key, items })
+  return items
+}
+
+/** The run that is going on; null when none is, or its sheet is gone. */
+export function runView(state: SessionState, kit: KitState | null, nowMs: number): RunView | null {
+  const run = kit && openRun(kit.runs)
+  const sheet = run && kit.sheets.find(({ id }) => id === run.sheet)
+  if (!kit || !run || !sheet) return null
+  const items = workTo(state, kit, sheet, nowMs)
+  const todo = items.filter((item) => wantsWork(item) && !run.left.has(headKey(item.drum.id, item.side)))
+  const minutesLeft =
+    run.doorsAt === null ? null : (Date.parse(run.doorsAt) - nowMs) / 60_000 - RESERVE_MINUTES
+  return {
+    ...{ run, sheet, items, todo, minutesLeft },
+    noTime: minutesLeft === null ? new Set() : leaveOut(todo, Math.max(0, minutesLeft)),
+    minutesNeeded: todo.reduce((sum, { minutes }) => sum + minutes, 0),
+  }
+}
+
+const hand = { source: 'hand' as const, algorithm: null }
+
+/** Begins a walk through the kit: the sheet becomes what every head is held against. */
+export function startRun(session: Session, sheet: Sheet, doorsAt: string | null): void {
+  const kit = session.kit()
+  if (!kit) return
+  const run = session.deps.newId()
+  if (kit.sheet !== sheet.id) session.append([kitEdit({ what: 'sheetChosen', sheet: sheet.id })])
+  aimAtSheet(session, sheet.versions.at(-1)?.drums.values() ?? [])
+  const before = runHeads(workTo(session.get(), session.kit()!, sheet, session.deps.nowMs()))
+  session.append([{ kind: 'runStarted', run, sheet: sheet.id, doorsAt, before, ...hand }])
+  goToNext(session, true)
+}
+
+/**
+ * Puts the next head of the run on the Bench: another one than is there, unless it is the last, or `first` of all.
+ * @returns false when nothing is left to do
+ */
+export function goToNext(session: Session, first = false): boolean {
+  const view = runView(session.get(), session.kit(), session.deps.nowMs())
+  const { drum, side } = session.get().settings
+  if (!view) return false
+  const inTime = view.todo.filter((item) => !view.noTime.has(item))
+  const other = inTime.find((item) => item.drum.id !== drum || item.side !== side)
+  const next = first ? inTime[0] : (other ?? inTime[0])
+  if (!next) return false
+  chooseHead(session, next.drum.id, next.side)
+  return true
+}
+
+/** This head is left as it is, with the reason, and the run goes on. */
+export function leaveHead(session: Session, drum: string, side: Side, why: EventOf<'runLeft'>['why']): void {
+  const view = runView(session.get(), session.kit(), session.deps.nowMs())
+  if (!view) return
+  session.append([{ kind: 'runLeft', run: view.run.id, drum, side, why, ...hand }])
+  const at = session.get().settings
+  if (at.drum === drum && at.side === side) goToNext(session)
+}
+
+/** Ends the run: what was not done counts as left for want of time. */
+export function endRun(session: Session): void {
+  const view = runView(session.get(), session.kit(), session.deps.nowMs())
+  if (!view) return
+  const { run, items, todo } = view
+  session.append([
+    ...todo.map(({ drum, side }) => ({
+      ...{ kind: 'runLeft' as const, run: run.id, drum: drum.id, side, why: 'time' as const },
+      ...hand,
+    })),
+    { kind: 'runEnded', run: run.id, after: runHeads(items), ...hand },
+  ])
+}

@@ -1,0 +1,33 @@
+import Papa from 'papaparse'
+import { usualDrum } from '@/core/keeping/defaults'
+import { addDrum, chooseHead, makeKit } from '@/session/actions/kits'
+import { typeReading } from '@/session/actions/readings'
+import { keepKit } from '@/session/actions/sheets'
+import { testSession } from '@/session/testSession'
+import { readingsCsv, targetsCsv } from './csv'
+
+test('targets and readings as tables that a spreadsheet reads, whatever a drum is called', async () => {
+  const { session } = testSession()
+  await session.start(() => Promise.resolve())
+  makeKit(session, 'Kit')
+  addDrum(session, { ...usualDrum('tom', 12, 'tom'), name: 'Rack, "old"; 12' })
+  session.setSettings({ source: 'typed' })
+  chooseHead(session, 'tom', 'batter')
+  for (let lug = 0; lug < 6; lug++) typeReading(session, 146.83)
+  keepKit(session, 'Hall', '')
+  const kit = session.kit()!
+  const read = (text: string) => Papa.parse<Record<string, string>>(text, { header: true })
+  const targets = read(targetsCsv(kit, kit.sheets[0], 440))
+  expect(targets.errors).toEqual([])
+  expect(targets.data.length).toBe(1)
+  expect(targets.data[0]).toMatchObject({
+    drum: 'Rack, "old"; 12',
+    head: 'batter',
+    note: 'D3',
+    film_mils: '7+7',
+  })
+  expect(Number(targets.data[0].hz)).toBeCloseTo(146.83, 1)
+  const readings = read(readingsCsv(kit))
+  expect(readings.data.length).toBe(6)
+  expect(readings.data[0]).toMatchObject({ what: 'lug 1', source: 'typed', hz: '146.83' })
+})

@@ -1,0 +1,57 @@
+import Papa from 'papaparse'
+import type { KitState, Sheet } from '@/core/keeping/log'
+import { SIDES } from '@/core/records/kit'
+import { nearestNote } from '@/core/units/pitch'
+
+const hz = (value: number | null) => (value === null ? '' : value.toFixed(2))
+
+/** Targets of a sheet, a row a head. Lines end as RFC 4180 has them. */
+export function targetsCsv(kit: KitState, sheet: Sheet, a4Hz: number): string {
+  const version = sheet.versions.at(-1)
+  const rows = kit.drums.flatMap((drum) =>
+    SIDES.flatMap((side) => {
+      const own = version?.drums.get(drum.id)
+      const target = own?.[side]
+      if (!own || !target) return []
+      const { name, cents } = nearestNote(target.meanHz, a4Hz)
+      return [
+        {
+          sheet: sheet.name,
+          drum: drum.name,
+          head: side,
+          hz: hz(target.meanHz),
+          note: name,
+          cents: cents.toFixed(1),
+          tolerance_cents: target.toleranceCents.toFixed(1),
+          centre_hz: hz(own.centreHz),
+          offset_turns: target.offsetTurns?.map((turns) => turns.toFixed(3)).join(' ') ?? '',
+          muffling: own.layers.join(' '),
+          wires: own.wires ? `${own.wires.knob} ${own.wires.unit}` : '',
+          film_mils: own.heads[side].pliesMils.join('+'),
+          fitted_on: own.heads[side].fittedOn ?? '',
+        },
+      ]
+    }),
+  )
+  return Papa.unparse(rows, { newline: '\r\n' })
+}
+
+/** Every reading of the kit's log that counts, oldest first. */
+export function readingsCsv(kit: KitState): string {
+  const names = new Map(kit.drums.map(({ id, name }) => [id, name]))
+  const rows = [...kit.heads.values()]
+    .flat()
+    .filter((event) => event.kind === 'readingTaken' || event.kind === 'centreRead')
+    .sort((a, b) => a.at.localeCompare(b.at))
+    .map((event) => ({
+      at: event.at,
+      drum: names.get(event.drum) ?? event.drum,
+      head: event.side,
+      what: event.kind === 'centreRead' ? 'centre' : `lug ${event.lug}`,
+      hz: hz(event.hz),
+      error_hz: event.standardErrorHz.toFixed(3),
+      other_head: event.kind === 'readingTaken' ? event.otherHead : 'free',
+      source: event.source,
+    }))
+  return Papa.unparse(rows, { newline: '\r\n' })
+}

@@ -1,0 +1,81 @@
+import type { Gives, Plan } from '@/core/spacing/types'
+import { minutesText } from './minutes'
+import { bendText, logSays, ringText } from './pair'
+import { doorsText } from './run'
+import { givesText, troubleText, workText } from './spacing'
+import { hungText, layersText } from './strokes'
+
+const NAMES = new Map([
+  ['a', '16'],
+  ['b', '12'],
+])
+
+test.each<[Gives, string]>([
+  [{ what: 'favourite', drum: 'a', cents: 40 }, 'the 16 sits 40 cents above its favourite pitch'],
+  [{ what: 'range', drum: 'b', cents: -60 }, 'the 12 lies 60 cents below where it speaks: it may growl'],
+  [{ what: 'range', drum: 'b', cents: 25 }, 'the 12 lies 25 cents above its range: it may choke'],
+  [
+    { what: 'gap', drum: 'a', next: 'b', cents: 470, wanted: 500 },
+    'from the 16 to the 12 are 470 cents and not a fourth',
+  ],
+  [
+    { what: 'gap', drum: 'a', next: 'b', cents: 340, wanted: 367 },
+    'from the 16 to the 12 are 340 cents and not 367',
+  ],
+  [{ what: 'close', drum: 'a', next: 'b', cents: 150 }, 'the 16 and the 12 are only 150 cents apart'],
+  [{ what: 'snare', drum: 'b', cents: -20 }, 'the 12 is 20 cents from the snare: its wires may buzz along'],
+])('what a plan gives up, in words: %#', (gives, words) => {
+  expect(givesText(gives, NAMES)).toBe(words)
+})
+
+test('why there is no plan, with a way out', () => {
+  expect(troubleText({ what: 'fixed-avoided', drum: 'a' }, NAMES)).toMatch(
+    /^The 16 is to stay.*Let it move, or avoid less/,
+  )
+  expect(troubleText({ what: 'no-pitch', drum: 'b' }, NAMES)).toMatch(/^Nowhere for the 12/)
+  expect(troubleText(null, NAMES)).toMatch(/Give the root back/)
+})
+
+test('what a plan takes: turns, rods and minutes, or that nothing is known', () => {
+  const drum = { id: 'a', batterHz: 100, resonantHz: 130, rods: 16, minutes: 4.2 }
+  const plan = (turns: { batter: number; resonant: number } | null, rods = 16) =>
+    ({ drums: [{ ...drum, rods, turns }] }) as unknown as Plan
+  expect(workText(plan({ batter: 0.5, resonant: -0.25 }))).toBe('0.8 turns, 16 rods, about 4 min')
+  expect(workText(plan({ batter: 0, resonant: 0 }, 0))).toBe('nothing to turn')
+  expect(workText(plan(null))).toBe('where the drums stand is not known')
+})
+
+test('time as people say it', () => {
+  expect([0.3, 1, 4.4].map(minutesText)).toEqual(['under a minute', 'about 1 min', 'about 4 min'])
+  expect([19.9, 0.4, -3].map(doorsText)).toEqual([
+    '19 min to doors',
+    'under a minute to doors',
+    'doors are open',
+  ])
+})
+
+test('ring, bend, muffling and place in words', () => {
+  expect(ringText({ decaySeconds: 0.4, factor: 2, radiated: 0, bendCents: 0, bendErrorCents: 0 })).toBe(
+    '0.40 s (0.20 to 0.80)',
+  )
+  expect([bendText(30.4, 12), bendText(-8, null), bendText(0.2, null)]).toEqual([
+    '30 c down, give or take 12',
+    '8 c up',
+    'none',
+  ])
+  expect([layersText([]), layersText(['padOne', 'ring'])]).toEqual(['bare', 'one gel pad, a ring'])
+  expect([hungText(null), hungText(undefined), hungText('post')]).toEqual(['held by the rim', '', 'post'])
+})
+
+test('what a drum’s own log says of each relation: bare strokes only, by relation', () => {
+  const stroke = (resonantHz: number, decaySeconds: number, layers: [] | ['ring'] = []) => ({
+    ...{ batterHz: 180, resonantHz, decaySeconds, glideCents: 20, layers, hung: null },
+  })
+  expect(
+    logSays([stroke(180, 0.5), stroke(240, 0.3), stroke(245, 0.2), stroke(240, 0.05, ['ring'])]),
+  ).toEqual([
+    'both alike: rang 0.50 s, bent 20 c down (one stroke)',
+    'resonant higher: rang 0.25 s, bent 20 c down (2 strokes)',
+  ])
+  expect(logSays([])).toEqual([])
+})

@@ -1,0 +1,53 @@
+'use client'
+
+import { useState, type FormEvent } from 'react'
+import { Button } from './Button'
+
+/** One number after the other, taken with Enter; what is none is said and stays where it was typed. */
+export function NumberEntry({
+  label,
+  wrongText,
+  isGood,
+  onTake,
+}: {
+  label: string
+  wrongText: string
+  isGood: (value: number) => boolean
+  onTake: (value: number) => void
+}) {
+  const [text, setText] = useState('')
+  const [wrong, setWrong] = useState(false)
+  const submit = (event: FormEvent) => {
+    event.preventDefault()
+    const value = Number(text.trim().replace(',', '.'))
+    if (text.trim() === '' || !isGood(value)) return setWrong(true)
+    onTake(value)
+    setText('')
+    setWrong(false)
+  }
+  return (
+    <form onSubmit={submit}>
+      <div className="flex items-end gap-3">
+        <label className="block">
+          <span className="mb-1 block text-sm text-soft">{label}</span>
+          <input
+            autoFocus
+            inputMode="decimal"
+            value={text}
+            aria-invalid={wrong}
+            onChange={(event) => setText(event.target.value)}
+            className="min-h-14 w-36 border-b-2 border-soft bg-tape px-3 text-2xl font-bold"
+          />
+        </label>
+        <Button tone="act" big type="submit">
+          Take it
+        </Button>
+      </div>
+      {wrong ? (
+        <p role="alert" className="mt-2 font-bold text-caution">
+          {wrongText}
+        </p>
+      ) : null}
+    </form>
+  )
+}
