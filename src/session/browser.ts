@@ -2,6 +2,7 @@ import { startAdviser, type Adviser } from '@/workers/adviser/client'
 import { startEar, type Ear } from '@/workers/ear/client'
 import { browserMicrophone } from '@/audio/microphone'
 import { eventLog } from '@/storage/eventLog'
+import { browserJournal } from '@/storage/journal'
 import { practiceStore } from '@/storage/practiceStore'
 import { openHumbraDb } from '@/storage/schema'
 import { takeStore } from '@/storage/takeStore'
@@ -14,6 +15,15 @@ import { Session } from './session'
 const CHANNEL = 'humbra-log'
 const LOCK = 'humbra-log'
 const DEMO_URL = '/demo/lounge.humbra.json'
+
+/** Reading the property throws where the user forbids storage. */
+function localStorageOrNull(): Storage | null {
+  try {
+    return window.localStorage
+  } catch {
+    return null
+  }
+}
 
 function browserDeps(): SessionDeps {
   let ear: Ear | null = null
@@ -32,6 +42,7 @@ function browserDeps(): SessionDeps {
         takes: takeStore(db),
       }
     },
+    journal: browserJournal(localStorageOrNull()),
     ear: () => (ear ??= startEar()),
     adviser: () => (adviser ??= startAdviser()),
     microphone: browserMicrophone,

@@ -1,6 +1,7 @@
 import type { Adviser } from '@/workers/adviser/client'
 import type { Ear } from '@/workers/ear/client'
 import type { EventLog } from '@/storage/eventLog'
+import type { Journal } from '@/storage/journal'
 import type { PracticeStore } from '@/storage/practiceStore'
 import type { SettingsStore } from '@/storage/settingsStore'
 import type { TakeStore } from '@/storage/takeStore'
@@ -16,6 +17,7 @@ export interface Stores {
 /** All that the session needs of the outside; the tests hand it stand-ins. */
 export interface SessionDeps {
   openStorage(): Promise<Stores | null>
+  journal: Journal
   ear(): Pick<
     Ear,
     | ('measure' | 'practiceTap' | 'practiceHand' | 'practiceAnswers')

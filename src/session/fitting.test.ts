@@ -45,7 +45,7 @@ test('a head is fitted: up from slack by rounds, a check, press, evening, and pr
   const targetHz = 'hz' in target ? target.hz : 0
 
   let rounds = 0
-  for (; view(session).phase === 'climb' && rounds < 8; rounds++) await turned(session)
+  for (; view(session).phase === 'climb' && rounds < 8; rounds++) turned(session)
   expect(rounds).toBeGreaterThan(0)
   expect(view(session)).toMatchObject({ phase: 'read', lugsWanted: 2, climb: { stage: 'check' } })
   const expected = view(session).climb!.nowHz
@@ -56,22 +56,22 @@ test('a head is fitted: up from slack by rounds, a check, press, evening, and pr
   // It read low: there is more to go than there was.
   expect(view(session).climb!.nowHz).toBeLessThan(expected)
   for (let i = 0; view(session).climb!.stage !== 'there' && i < 8; i++) {
-    if (view(session).phase === 'climb') await turned(session)
+    if (view(session).phase === 'climb') turned(session)
     else typeReading(session, view(session).climb!.nowHz)
   }
   await settle()
   expect(view(session).phase).toBe('press')
-  await pressed(session)
+  pressed(session)
   expect(view(session)).toMatchObject({ phase: 'read', lugsWanted: 6 })
   for (let lug = 0; lug < 6; lug++) typeReading(session, targetHz * 0.99)
   await settle()
   expect(view(session).phase).toBe('turn')
-  await turnedAll(session)
-  await pressed(session)
+  turnedAll(session)
+  pressed(session)
   for (let lug = 0; lug < 6; lug++) typeReading(session, targetHz)
   await settle()
   expect(view(session)).toMatchObject({ phase: 'press', turnedNow: null, settling: { settled: false } })
-  await pressed(session)
+  pressed(session)
   expect(view(session).phase).toBe('read')
   typeReading(session, targetHz * 0.9999)
   expect(view(session)).toMatchObject({ phase: 'read', lugsWanted: 2 })
@@ -86,9 +86,9 @@ test('a head is fitted: up from slack by rounds, a check, press, evening, and pr
 
 test('wrinkles on one side are tightened there and the way up goes on; a check can be left out', async () => {
   const { session } = await withFreshHead()
-  await turned(session)
-  await turnedOtherwise(session, [0.125, 0.125, 0, 0, 0, 0])
-  while (view(session).phase === 'climb') await turned(session)
+  turned(session)
+  turnedOtherwise(session, [0.125, 0.125, 0, 0, 0, 0])
+  while (view(session).phase === 'climb') turned(session)
   expect(view(session).climb!.stage).toBe('check')
   moveOn(session)
   expect(view(session).phase).toBe('climb')

@@ -172,7 +172,7 @@ test('through a run hands free: two taps on a head that is done ask for the next
   }
   keepKit(session, 'Hall', '')
   chooseHead(session, 'd', 'resonant')
-  await turnedOtherwise(session, new Array<number>(6).fill(-0.2))
+  turnedOtherwise(session, new Array<number>(6).fill(-0.2))
   bench.advanceMs(4 * 3600 * 1000)
   for (let lug = 0; lug < 6; lug++) typeReading(session, 210)
   startRun(session, session.kit()!.sheets[0], null)

@@ -43,7 +43,7 @@ test('a centre reading keeps where both heads stood then, and is not the present
   typeCentre(session, view(), 112)
   advanceMs(60_000)
   chooseHead(session, 'tom', 'batter')
-  await turnedOtherwise(session, [0.25, 0.25, 0.25, 0.25, 0.25, 0.25])
+  turnedOtherwise(session, [0.25, 0.25, 0.25, 0.25, 0.25, 0.25])
   read('batter', 200)
   const { kit, drum } = view()
   const pair = drumPair(kit, drum, false, session.get().clockMs)

@@ -55,10 +55,10 @@ test('readings lead to a move, moves to a press, the press to reading again', as
   const view = currentView(session)!
   expect(view.phase).toBe('turn')
   expect(view.steps.length).toBeGreaterThan(0)
-  await turned(session)
+  turned(session)
   expect(currentView(session)).toMatchObject({ movesMade: 1 })
   expect(currentView(session)!.steps).toEqual(view.steps.slice(1))
-  await turnedAll(session)
+  turnedAll(session)
   expect(currentView(session)!.phase).toBe('press')
   pressed(session)
   expect(currentView(session)).toMatchObject({ phase: 'read', lug: 1 })
@@ -73,7 +73,7 @@ test('something else was turned: the move counts as made, with what was really t
   const before = currentView(session)!.steps
   const really = new Array<number>(8).fill(0)
   really[before[0].rods[0] - 1] = 0.25
-  await turnedOtherwise(session, really)
+  turnedOtherwise(session, really)
   const view = currentView(session)!
   expect(view.turnedNow).toEqual(really)
   expect(view.steps).toEqual(before.slice(1))
@@ -82,14 +82,14 @@ test('something else was turned: the move counts as made, with what was really t
 test('an undone turn was not made, or was turned back', async () => {
   const { session } = await withSnare()
   await readAll(session)
-  await turned(session)
+  turned(session)
   const event = session.get().log.at(-1)!
   if (event.kind !== 'rodsTurned') throw new Error('a turn was expected')
-  await turnNotMade(session, event)
+  turnNotMade(session, event)
   expect(currentView(session)!.turnedNow).toBeNull()
   session.redo()
   expect(currentView(session)!.turnedNow).toEqual(event.turns)
-  await turnedBack(session, event)
+  turnedBack(session, event)
   currentView(session)!.turnedNow!.forEach((turn) => expect(turn).toBeCloseTo(0, 12))
 })
 
@@ -156,7 +156,7 @@ test('what the fit says is kept, not the readings; the next sitting is held agai
 test('everything is there again after a reload, in the middle of a pass', async () => {
   const bench = await withSnare()
   await readAll(bench.session)
-  await turned(bench.session)
+  turned(bench.session)
   await bench.session.saved()
   const again = testSession(bench.disk)
   await again.session.start(() => Promise.resolve())
@@ -180,6 +180,49 @@ test('a full disk loses nothing: it is said, kept here, and saved when there is 
   await bench.session.retrySave()
   expect(bench.session.get()).toMatchObject({ saveFailed: false, unsaved: 0 })
   expect(bench.disk.events.length).toBe(before + 1)
+})
+
+test('a page that goes away before the disk answers loses nothing, in what order it was done', async () => {
+  const bench = await withSnare()
+  bench.session.setSettings({ source: 'practice' })
+  await bench.session.saved()
+  bench.disk.stuck = true
+  const lugs = currentView(bench.session)!.drum.lugs
+  turnedOtherwise(bench.session, new Array<number>(lugs).fill(0.25))
+  pressed(bench.session)
+  bench.session.setSettings({ keys: 1 })
+  const stood = [...bench.session.get().practice.values()]
+  expect(stood.length).toBe(1)
+  await settle()
+  bench.disk.stuck = false
+  const again = testSession(bench.disk)
+  await again.session.start(() => Promise.resolve())
+  expect(again.session.get().log).toEqual(bench.session.get().log)
+  expect(
+    again.session
+      .get()
+      .log.slice(-2)
+      .map(({ kind }) => kind),
+  ).toEqual(['rodsTurned', 'pressed'])
+  expect([...again.session.get().practice.values()]).toEqual(stood)
+  expect(again.session.get().settings.keys).toBe(1)
+  expect(bench.disk.journal).toEqual([])
+  expect(bench.disk.events).toEqual(bench.session.get().log)
+})
+
+test('what a full disk refused outlasts a reload', async () => {
+  const bench = await withSnare()
+  await bench.session.saved()
+  bench.disk.full = true
+  typeReading(bench.session, 230)
+  await bench.session.saved()
+  const again = testSession(bench.disk)
+  await again.session.start(() => Promise.resolve())
+  expect(again.session.get()).toMatchObject({ saveFailed: true, unsaved: 1 })
+  expect(currentView(again.session)!.sitting!.passes[0].readings.size).toBe(1)
+  bench.disk.full = false
+  await again.session.retrySave()
+  expect(bench.disk.events).toEqual(bench.session.get().log)
 })
 
 test('new film begins a new history', async () => {

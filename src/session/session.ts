@@ -4,6 +4,7 @@ import type { HumbraEvent } from '@/core/records/event'
 import { SCHEMA_VERSION } from '@/core/records/kit'
 import type { PracticeState } from '@/core/records/practice'
 import type { StoredTake, TakeStore } from '@/storage/takeStore'
+import type { JournalEntry, Unsaved } from '@/storage/journal'
 import type { SessionDeps, Stores } from './deps'
 import type { BenchUi, Notice, SessionState } from './state'
 
@@ -56,16 +57,19 @@ export function practiceKey(state: Pick<PracticeState, 'kit' | 'drum' | 'side'>)
   return `${state.kit}/${state.drum}/${state.side}`
 }
 
+const PLACES = 6
+
 /**
- * The only mutable state: actions append events, the log goes to disk, everything shown is derived from it. What could
- * not be saved stays here, is said, and is tried again with the next event.
+ * The only mutable state: actions append events, the log goes to disk, everything shown is derived from it. Each act is in
+ * the journal before the page can go away. What could not be saved stays here, is said, and is tried again with the next.
  */
 export class Session {
   private state: SessionState = INITIAL_STATE
   private readonly listeners = new Set<Listener>()
   private storage: Stores | null = null
   private lastPlace = 0
-  private pending: HumbraEvent[] = []
+  private pending: JournalEntry[] = []
+  private acts = 0
   private saving: Promise<void> = Promise.resolve()
   private noticeCount = 0
 
@@ -96,9 +100,12 @@ export class Session {
       await bringDemo(this)
       return
     }
-    const settings = settingsSchema.safeParse(await this.storage.settings.read())
-    if (settings.success) this.set({ settings: settings.data })
-    await this.follow()
+    // While nothing else writes: a page that is still saving must not be met halfway.
+    await this.deps.exclusive(async () => {
+      this.takeSettings(await this.storage?.settings.read())
+      await this.follow()
+      await this.adopt()
+    })
     // Two tabs opened at once both bring the demo; its events have fixed ids, so the log takes them once.
     if (this.state.log.length === 0 && this.state.unreadable === 0) await bringDemo(this)
     this.deps.onAnnounced(() => void this.follow())
@@ -113,10 +120,31 @@ export class Session {
     this.lastPlace = slice.last
     const known = new Set(this.state.log.map((event) => event.id))
     const fresh = slice.events.filter((event) => !known.has(event.id))
-    this.set({ practice: new Map(practice.map((state) => [practiceKey(state), state])) })
+    // What this tab has yet to write is newer than what it reads.
+    const newest = [...practice, ...this.pending.flatMap((act) => act.practice)]
+    this.set({ practice: new Map(newest.map((state) => [practiceKey(state), state])) })
     if (fresh.length || slice.unreadable) {
       this.withLog([...this.state.log, ...fresh], { unreadable: this.state.unreadable + slice.unreadable })
     }
+  }
+
+  /** Takes up what a page that went away too soon left in the journal. The caller holds the lock. */
+  private async adopt(): Promise<void> {
+    const left = this.deps.journal.readAll()
+    if (left.length === 0) return
+    const known = new Set(this.state.log.map((event) => event.id))
+    const fresh = left.flatMap(({ events }) => events).filter(({ id }) => !known.has(id))
+    const practice = new Map(this.state.practice)
+    for (const state of left.flatMap((act) => act.practice)) practice.set(practiceKey(state), state)
+    this.takeSettings(left.findLast((act) => act.settings)?.settings)
+    this.pending.push(...left)
+    this.withLog([...this.state.log, ...fresh], { practice, unsaved: this.unsavedEvents() })
+    await this.write()
+  }
+
+  private takeSettings(kept: unknown): void {
+    const settings = settingsSchema.safeParse(kept)
+    if (settings.success) this.set({ settings: settings.data })
   }
 
   private withLog(log: HumbraEvent[], rest: Partial<SessionState> = {}): void {
@@ -144,9 +172,32 @@ export class Session {
   appendEvents(events: readonly HumbraEvent[]): void {
     const known = new Set(this.state.log.map((event) => event.id))
     const fresh = events.filter((event) => !known.has(event.id))
-    this.pending.push(...fresh)
-    this.withLog([...this.state.log, ...fresh], { unsaved: this.pending.length })
-    this.saving = this.saving.then(() => this.save())
+    this.keep({ events: fresh })
+    this.withLog([...this.state.log, ...fresh], { unsaved: this.unsavedEvents() })
+  }
+
+  /** Sets where rods of the practice drum stand. */
+  setPractice(states: readonly PracticeState[]): void {
+    this.keep({ practice: states })
+    const practice = new Map(this.state.practice)
+    for (const state of states) practice.set(practiceKey(state), state)
+    this.set({ practice })
+  }
+
+  /** Puts an act into the journal now, before it is shown, and on its way to the disk. */
+  private keep(unsaved: Partial<Unsaved>): void {
+    const { journal, nowMs, newId } = this.deps
+    // Several acts fall into one millisecond, hence the count.
+    const name = `${nowMs()}-${String(++this.acts).padStart(PLACES, '0')}-${newId()}`
+    const act = { events: [], practice: [], settings: null, ...unsaved, name }
+    this.pending.push(act)
+    if (!this.storage) return
+    journal.keep(act)
+    void this.retrySave()
+  }
+
+  private unsavedEvents(): number {
+    return this.pending.reduce((sum, { events }) => sum + events.length, 0)
   }
 
   /** Resolves when everything appended so far is on disk or has failed. */
@@ -154,33 +205,30 @@ export class Session {
     return this.saving
   }
 
-  private async save(): Promise<void> {
-    const { storage, deps } = this
-    if (!storage || this.pending.length === 0) return
-    const batch = [...this.pending]
-    try {
-      await deps.exclusive(() => storage.log.append(batch))
-      this.pending = this.pending.filter((event) => !batch.includes(event))
-      this.set({ unsaved: this.pending.length, saveFailed: false })
-      deps.announce()
-    } catch {
-      this.set({ saveFailed: true })
-    }
-  }
-
-  /** Tries again to save what failed. */
+  /** Saves what is pending, again where it failed before. */
   retrySave(): Promise<void> {
-    this.saving = this.saving.then(() => this.save())
+    this.saving = this.saving
+      .then(() => this.deps.exclusive(() => this.write()))
+      .catch(() => this.set({ saveFailed: true }))
     return this.saving
   }
 
-  async setPractice(states: readonly PracticeState[]): Promise<void> {
-    const practice = new Map(this.state.practice)
-    for (const state of states) practice.set(practiceKey(state), state)
-    this.set({ practice })
+  /** Writes what is pending. The caller holds the lock. */
+  private async write(): Promise<void> {
+    const { storage, deps } = this
+    const acts = [...this.pending]
+    if (!storage || acts.length === 0) return
+    const events = acts.flatMap((act) => act.events)
+    const practice = acts.flatMap((act) => act.practice)
+    const settings = acts.findLast((act) => act.settings)?.settings
     try {
-      await this.storage?.practice.write(states)
-      this.deps.announce()
+      if (events.length) await storage.log.append(events)
+      if (practice.length) await storage.practice.write(practice)
+      if (settings) await storage.settings.write(settings)
+      deps.journal.drop(acts.map(({ name }) => name))
+      this.pending = this.pending.filter((act) => !acts.includes(act))
+      this.set({ unsaved: this.unsavedEvents(), saveFailed: false })
+      deps.announce()
     } catch {
       this.set({ saveFailed: true })
     }
@@ -204,8 +252,8 @@ export class Session {
 
   setSettings(change: Partial<Settings>): void {
     const settings = { ...this.state.settings, ...change }
+    this.keep({ settings })
     this.set({ settings })
-    void this.storage?.settings.write(settings).catch(() => this.set({ saveFailed: true }))
   }
 
   /** The kit on screen: the chosen one, else the first. */

@@ -113,7 +113,7 @@ test('drastic on purpose: asked step by step from the log, and what it did is th
     strike(110 + 10 * step, 0.4)
     if (step === 3) break
     expect(going()).toMatchObject({ stage: 'turn', next: [up, -up - down, down][step] })
-    await turnDrastic(session, going().next)
+    turnDrastic(session, going().next)
   }
   expect(stages).toEqual(['strike', 'read', 'read', 'read'])
   expect(going()).toMatchObject({ stage: 'over', ended: false })
@@ -121,7 +121,7 @@ test('drastic on purpose: asked step by step from the log, and what it did is th
   endDrastic(session)
   expect(going().ended).toBe(true)
   // A turn afterwards is no part of it any more.
-  await turnedOtherwise(session, new Array<number>(6).fill(0.25))
+  turnedOtherwise(session, new Array<number>(6).fill(0.25))
   expect(going()).toMatchObject({ stage: 'over', ended: true })
 })
 

@@ -2,6 +2,7 @@ import { solvePair } from '@/core/pair/solve'
 import { planKit } from '@/core/spacing/plan'
 import type { PracticeState } from '@/core/records/practice'
 import type { HumbraEvent } from '@/core/records/event'
+import type { JournalEntry } from '@/storage/journal'
 import type { StoredTake } from '@/storage/takeStore'
 import { usualDrum } from '@/core/keeping/defaults'
 import { advise } from '@/workers/adviser/advise'
@@ -18,13 +19,23 @@ export interface TestBench {
     practice: PracticeState[]
     settings: unknown
     takes: StoredTake[]
+    journal: JournalEntry[]
     full: boolean
+    /** A disk that never answers, as where the page goes away before it does. */
+    stuck?: boolean
   }
   advanceMs(ms: number): void
 }
 
 export function testSession(
-  disk: TestBench['disk'] = { events: [], practice: [], settings: undefined, takes: [], full: false },
+  disk: TestBench['disk'] = {
+    events: [],
+    practice: [],
+    settings: undefined,
+    takes: [],
+    journal: [],
+    full: false,
+  },
 ): TestBench {
   let now = Date.UTC(2026, 0, 5, 12)
   // A second session on the same disk must not give out ids that the first one used up beside its events.
@@ -38,14 +49,18 @@ export function testSession(
             Promise.resolve({ events: disk.events.slice(after), last: disk.events.length, unreadable: 0 }),
           append: (events) => {
             if (disk.full) return Promise.reject(new DOMException('full', 'QuotaExceededError'))
-            disk.events.push(...events)
+            if (disk.stuck) return new Promise(() => undefined)
+            const known = new Set(disk.events.map(({ id }) => id))
+            disk.events.push(...events.filter(({ id }) => !known.has(id)))
             return Promise.resolve(disk.events.length)
           },
         },
         practice: {
           readAll: () => Promise.resolve(disk.practice),
           write: (states) => {
-            disk.practice = [...states]
+            const key = ({ drum, side }: PracticeState) => `${drum}/${side}`
+            const all = new Map([...disk.practice, ...states].map((state) => [key(state), state]))
+            disk.practice = [...all.values()]
             return Promise.resolve()
           },
         },
@@ -77,6 +92,11 @@ export function testSession(
           },
         },
       }),
+    journal: {
+      keep: (entry) => void disk.journal.push(entry),
+      readAll: () => [...disk.journal],
+      drop: (names) => void (disk.journal = disk.journal.filter(({ name }) => !names.includes(name))),
+    },
     ear: () =>
       ({
         measure: missing,

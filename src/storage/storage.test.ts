@@ -3,6 +3,7 @@ import { IDBFactory } from 'fake-indexeddb'
 import type { HumbraEvent } from '@/core/records/event'
 import { eventLog } from './eventLog'
 import { openDB } from 'idb'
+import { browserJournal } from './journal'
 import { takeStore } from './takeStore'
 import { practiceStore } from './practiceStore'
 import { openHumbraDb } from './schema'
@@ -43,6 +44,50 @@ test('practice drum and settings', async () => {
   expect(await practiceStore(db).readAll()).toEqual([state])
   await settingsStore(db).write({ keys: 2 })
   expect(await settingsStore(db).read()).toEqual({ keys: 2 })
+})
+
+test('the journal keeps acts in order, and leaves alone what is not its own or not readable', () => {
+  const kept = new Map<string, string>([
+    ['another', '{}'],
+    [
+      'humbra-unsaved-3',
+      JSON.stringify({ events: [{ ...event('n'), schema: 99 }], practice: [], settings: null }),
+    ],
+    ['humbra-unsaved-4', 'half'],
+  ])
+  const storage = {
+    get length() {
+      return kept.size
+    },
+    key: (i: number) => [...kept.keys()][i],
+    getItem: (key: string) => kept.get(key) ?? null,
+    removeItem: (key: string) => void kept.delete(key),
+    setItem(key: string, text: string) {
+      if (text.length > 2000) throw new DOMException('full', 'QuotaExceededError')
+      kept.set(key, text)
+    },
+  } as Storage
+  const journal = browserJournal(storage)
+  const act = (name: string, ids: string[]) => ({
+    name,
+    events: ids.map(event),
+    practice: [],
+    settings: { keys: 2 },
+  })
+  journal.keep(act('2', ['b', 'c']))
+  journal.keep(act('1', ['a']))
+  journal.keep(
+    act(
+      '5',
+      Array.from({ length: 50 }, (_, i) => `e${i}`),
+    ),
+  )
+  expect(journal.readAll()).toEqual([act('1', ['a']), act('2', ['b', 'c'])])
+  journal.drop(['1', '2'])
+  expect([...kept.keys()]).toEqual(['another', 'humbra-unsaved-3', 'humbra-unsaved-4'])
+  const none = browserJournal(null)
+  none.keep(act('1', ['a']))
+  expect(none.readAll()).toEqual([])
 })
 
 test('sounds of taps: by kit, counted, removed with it', async () => {

@@ -34,7 +34,7 @@ export function OtherwiseDialog({ onClose }: { onClose: () => void }) {
     setTurns((now) => now.map((turn, i) => (i === rod ? turn + by : turn)))
   const submit = (event: FormEvent) => {
     event.preventDefault()
-    void turnedOtherwise(session, turns)
+    turnedOtherwise(session, turns)
     onClose()
   }
   return (

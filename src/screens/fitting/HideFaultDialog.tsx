@@ -18,7 +18,7 @@ export function HideFaultDialog({ onClose }: { onClose: () => void }) {
   if (!session || !view) return null
   const causes = causesOf(view.drum.kind === 'snare')
   const hide = () => {
-    void hideFault(session, choice === 'sound' ? null : (choice as CauseId | 'any'))
+    hideFault(session, choice === 'sound' ? null : (choice as CauseId | 'any'))
     onClose()
   }
   return (

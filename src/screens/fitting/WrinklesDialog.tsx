@@ -18,7 +18,7 @@ export function WrinklesDialog({ onClose }: { onClose: () => void }) {
   if (!session || !view) return null
   const done = () => {
     const turns = Array.from({ length: view.drum.lugs }, (_, i) => (rods.includes(i + 1) ? STEP_TURNS : 0))
-    void turnedOtherwise(session, turns)
+    turnedOtherwise(session, turns)
     onClose()
   }
   return (

@@ -93,7 +93,7 @@ function Going({ view, drastic }: { view: BenchView; drastic: Drastic }) {
       {stage === 'turn' ? (
         <>
           <p className="mt-2 text-caution">{CAUTION}</p>
-          <Button tone="act" big className="mt-3" onClick={() => void turnDrastic(session, next)}>
+          <Button tone="act" big className="mt-3" onClick={() => turnDrastic(session, next)}>
             Turned and pressed
           </Button>
         </>

@@ -14,7 +14,7 @@ async function kit() {
   readAll()
   keepKit(session, 'Hall', 'for the big room')
   chooseHead(session, 'rack', 'batter')
-  await turnedOtherwise(session, new Array<number>(6).fill(-0.1))
+  turnedOtherwise(session, new Array<number>(6).fill(-0.1))
   read('rack', 'batter', 150)
   return { session, read }
 }
@@ -45,7 +45,7 @@ test('a run from its start to its report, one head tuned, one left', async () =>
   expect(items.some((text) => /^Rack, batter.*11\d c low; wanted 160\.0 Hz/.test(text ?? ''))).toBe(true)
   expect(items.some((text) => /^Floor, batter.*good/.test(text ?? ''))).toBe(true)
   await act(async () => {
-    await turnedOtherwise(session, new Array<number>(6).fill(0.1))
+    turnedOtherwise(session, new Array<number>(6).fill(0.1))
     read('rack', 'batter', 160)
   })
   await settle()

@@ -58,7 +58,7 @@ function nameIn(events: readonly HumbraEvent[]): string {
 
 function take(session: Session, waiting: WaitingImport): void {
   session.appendEvents(waiting.events)
-  void session.setPractice(waiting.practice)
+  session.setPractice(waiting.practice)
   if (waiting.takes.length) {
     void session.keepTakes(waiting.takes.map((take) => ({ ...take, wav: fromBase64(take.wav) })))
   }
@@ -116,7 +116,7 @@ export async function bringDemo(session: Session): Promise<void> {
   const shift = Math.floor((session.deps.nowMs() - DAY_MS - newest) / DAY_MS) * DAY_MS
   const moved = (at: string) => new Date(Date.parse(at) + shift).toISOString()
   session.appendEvents(file.events.map((event) => movedInTime(event, moved)))
-  await session.setPractice(file.practice)
+  session.setPractice(file.practice)
 }
 
 function movedInTime(event: HumbraEvent, moved: (at: string) => string): HumbraEvent {

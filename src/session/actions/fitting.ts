@@ -56,7 +56,7 @@ function aimed({ drum, side, head, request }: BenchView) {
 async function begun(session: Session, view: BenchView, school: SlackSchoolId, fresh: boolean) {
   session.setSettings({ slackSchool: school })
   session.set({ bench: NO_BENCH })
-  if (view.practice) await slackenPractice(session, view.drum, view.side, school, fresh)
+  if (view.practice) slackenPractice(session, view.drum, view.side, school, fresh)
 }
 
 /** Aims so many cents above where the head is to end, since a fresh film sinks. */

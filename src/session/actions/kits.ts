@@ -85,7 +85,7 @@ export function changeDrum(session: Session, before: Drum, drum: Drum): void {
           algorithm: null,
         },
       ])
-      void refitPractice(session, drum, side)
+      refitPractice(session, drum, side)
     }
   }
 }

@@ -115,7 +115,7 @@ async function takeBlock(session: Session, block: Float32Array): Promise<void> {
       const taken = double ? { ...tap, ...DOUBLE_WHILE_READING } : tap
       if (takeTap(session, view, taken, lug, 'microphone', sound)) await confirm(session, lug)
     } else if (view.phase === 'turn' && double) {
-      await turned(session)
+      turned(session)
       await confirm(session, lug)
     } else if (view.phase === 'done' && double) {
       // Hands free through a run: two taps on the drum that is done ask for the next.

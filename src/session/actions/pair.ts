@@ -7,7 +7,7 @@ import type { PairWant } from '@/core/pair/types'
 import { standLossPerSecond } from '@/core/practice/stand'
 import type { BenchView } from '../benchView'
 import type { Session } from '../session'
-import { practiceDrum, practiceOther, practiceState } from './practice'
+import { countTap, practiceDrum, practiceOther, practiceState } from './practice'
 import { centreExpectation, takeCentre } from './centre'
 import { aimEar, startListening } from './listening'
 import { currentView } from './readings'
@@ -37,7 +37,7 @@ export async function strikeCentre(session: Session): Promise<void> {
       options: centreExpectation(view, session.get().clockMs),
     })
     play(samples, rateHz)
-    await session.setPractice([{ ...batter, taps: batter.taps + 1 }])
+    countTap(session, view, 'batter')
     takeCentre(session, view, tap, 'practice', { samples, rateHz, strokeSeconds: tap.atSeconds })
   } finally {
     session.set({ bench: { ...session.get().bench, busy: null } })

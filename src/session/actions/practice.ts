@@ -76,6 +76,12 @@ export function practiceOther(session: Session, { kit, drum, side }: BenchView, 
   return { lugHz: lugTruth(practiceHead(practiceDrum(drum, from, state), state, still)).meanHz, muted }
 }
 
+/** The next tap sounds a little different. Rods may have been turned while this one rang. */
+export function countTap(session: Session, { kit, drum }: BenchView, side: Side): void {
+  const state = practiceState(session, kit, drum, side)
+  session.setPractice([{ ...state, taps: state.taps + 1 }])
+}
+
 /** One tap on the practice drum: played, heard, and measured like any other. */
 export async function tapPractice(
   session: Session,
@@ -96,7 +102,7 @@ export async function tapPractice(
       options: expectation(view, session),
     })
     if (options.audible) play(samples, rateHz)
-    await session.setPractice([{ ...state, taps: state.taps + 1 }])
+    countTap(session, view, view.side)
     return takeTap(session, view, tap, view.lug, 'practice', {
       samples,
       rateHz,
@@ -158,34 +164,26 @@ function goOnWithout(session: Session, lugs: readonly number[]): void {
 }
 
 /** The practice drum's rods follow the hand; called for turns made with the practice drum on the Bench. */
-export async function turnPractice(
-  session: Session,
-  view: BenchView,
-  turns: readonly number[],
-): Promise<void> {
+export function turnPractice(session: Session, view: BenchView, turns: readonly number[]): void {
   const state = practiceState(session, view.kit, view.drum, view.side)
   const seed = seedFromText(`${practiceKey(state)}/${state.taps}/${JSON.stringify(state.rods)}`)
-  await moveRods(session, view, state, turnedByHand(state.rods, turns, seed))
+  moveRods(session, view, state, turnedByHand(state.rods, turns, seed))
 }
 
-async function moveRods(session: Session, view: BenchView, state: PracticeState, rods: number[]) {
-  await session.setPractice([afterTurning(practiceDrum(view.drum, view.side, state), state, rods)])
+function moveRods(session: Session, view: BenchView, state: PracticeState, rods: number[]) {
+  session.setPractice([afterTurning(practiceDrum(view.drum, view.side, state), state, rods)])
 }
 
 /** The practice head is pressed: what stuck comes free, and the film settles a little. */
-export async function pressPractice(session: Session, view: BenchView): Promise<void> {
+export function pressPractice(session: Session, view: BenchView): void {
   const state = practiceState(session, view.kit, view.drum, view.side)
-  await session.setPractice([afterPressing(state)])
+  session.setPractice([afterPressing(state)])
 }
 
 /** Takes a turn of the practice drum back exactly: it was not made. */
-export async function unturnPractice(
-  session: Session,
-  view: BenchView,
-  turns: readonly number[],
-): Promise<void> {
+export function unturnPractice(session: Session, view: BenchView, turns: readonly number[]): void {
   const state = practiceState(session, view.kit, view.drum, view.side)
-  await moveRods(
+  moveRods(
     session,
     view,
     state,
@@ -194,36 +192,36 @@ export async function unturnPractice(
 }
 
 /** Puts the practice head out of tune, as if an unpractised hand had fitted it. */
-export async function roughenPractice(session: Session): Promise<void> {
+export function roughenPractice(session: Session): void {
   const view = currentView(session)
   if (!view) return
   const { kit, drum, side } = view
   const state = practiceState(session, kit, drum, side)
   const seed = seedFromText(`${practiceKey(state)}/rough/${session.deps.newId()}`)
   const rough = roughRods(drum.lugs, aroundHz(session, kit, drum, side), seed)
-  await session.setPractice([{ ...state, ...rough, seats: rough.rods }])
+  session.setPractice([{ ...state, ...rough, seats: rough.rods }])
   startOver(session, view)
   session.notify('The practice head is out of tune now. Read it from lug 1.')
 }
 
 /** A fresh film on the practice drum: rods as finger-tight leaves them, nothing settled, brought up near the pitch. */
-export async function refitPractice(session: Session, drum: Drum, side: Side): Promise<void> {
+export function refitPractice(session: Session, drum: Drum, side: Side): void {
   const kit = session.kit()
   if (!kit || !session.get().practice.has(practiceKey({ kit: kit.id, drum: drum.id, side }))) return
   const state = practiceState(session, kit, drum, side)
   const seed = seedFromText(`${practiceKey(state)}/fitted/${state.taps}`)
   const rough = roughRods(drum.lugs, aroundHz(session, kit, drum, side), seed)
-  await session.setPractice([{ ...state, ...rough, seats: rough.rods, presses: 0 }])
+  session.setPractice([{ ...state, ...rough, seats: rough.rods, presses: 0 }])
 }
 
 /** The practice head's rods are brought to a slack start; a fresh film has not been pressed yet. */
-export async function slackenPractice(
+export function slackenPractice(
   session: Session,
   drum: Drum,
   side: Side,
   school: SlackSchoolId,
   fresh: boolean,
-): Promise<void> {
+): void {
   const kit = session.kit()
   if (!kit) return
   const state = practiceState(session, kit, drum, side)
@@ -231,11 +229,11 @@ export async function slackenPractice(
   const evenHz = aroundHz(session, kit, drum, side)
   const slack = slackRods(practiceDrum(drum, side, state), evenHz, school, seed)
   const presses = fresh ? 0 : (state.presses ?? 0)
-  await session.setPractice([{ ...state, ...slack, seats: slack.rods, presses }])
+  session.setPractice([{ ...state, ...slack, seats: slack.rods, presses }])
 }
 
 /** Hides a fault in the practice drum on the Bench, for someone else to find; null makes it sound again. */
-export async function hideFault(session: Session, which: CauseId | 'any' | null): Promise<void> {
+export function hideFault(session: Session, which: CauseId | 'any' | null): void {
   const view = currentView(session)
   if (!view) return
   const { kit, drum, side } = view
@@ -251,7 +249,7 @@ export async function hideFault(session: Session, which: CauseId | 'any' | null)
   const even = new Array<number>(drum.lugs).fill(0)
   const rods = hidden?.rods ?? { evenHz, rods: even, presses: 6 }
   const other = practiceState(session, kit, drum, otherSide(side))
-  await session.setPractice([
+  session.setPractice([
     {
       ...state,
       evenHz: rods.evenHz,
@@ -289,14 +287,14 @@ export async function practiceAnswers(session: Session, view: BenchView): Promis
 }
 
 /** Backs off the three rods nearest the player, as hard playing does. */
-export async function backOffNearRods(session: Session): Promise<void> {
+export function backOffNearRods(session: Session): void {
   const view = currentView(session)
   if (!view) return
   const state = practiceState(session, view.kit, view.drum, view.side)
   const near = nearRods(view.drum.lugs)
   const rods = state.rods.map((rod, i) => (near.includes(i) ? rod + BACKED_OFF_TURNS : rod))
   // It happened while playing, so nothing sticks.
-  await session.setPractice([{ ...state, rods, seats: rods }])
+  session.setPractice([{ ...state, rods, seats: rods }])
   startOver(session, view)
   session.notify(`Rods ${near.map((rod) => rod + 1).join(', ')} backed off. Read the head again.`)
 }

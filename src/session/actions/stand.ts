@@ -71,10 +71,10 @@ export function endDrastic(session: Session): void {
 }
 
 /** All rods of the head were turned as the experiment asked, and the head pressed. */
-export async function turnDrastic(session: Session, turns: number): Promise<void> {
+export function turnDrastic(session: Session, turns: number): void {
   const lugs = currentView(session)?.drum.lugs ?? 0
-  await turnedOtherwise(session, new Array<number>(lugs).fill(turns))
-  await pressed(session)
+  turnedOtherwise(session, new Array<number>(lugs).fill(turns))
+  pressed(session)
   askForLug(session, 1)
 }
 

@@ -10,7 +10,7 @@ function spread(lugs: number, rods: readonly number[], turns: readonly number[])
   return all
 }
 
-async function logTurns(session: Session, turns: number[], planned: number[] | null): Promise<void> {
+function logTurns(session: Session, turns: number[], planned: number[] | null): void {
   const view = currentView(session)
   if (!view) return
   const { drum, side, practice } = view
@@ -28,11 +28,11 @@ async function logTurns(session: Session, turns: number[], planned: number[] | n
   session.set({
     bench: { ...session.get().bench, lastTap: null, heard: [], lug: null, stayNearHz: null, movedOn: false },
   })
-  if (practice) await turnPractice(session, view, turns)
+  if (practice) turnPractice(session, view, turns)
 }
 
 /** The next move was made as shown: a round of all rods on the way up from slack, else the step of the pass. */
-export async function turned(session: Session): Promise<void> {
+export function turned(session: Session): void {
   const view = currentView(session)
   if (view?.phase === 'climb' && view.climb) {
     const turns = new Array<number>(view.drum.lugs).fill(view.climb.rounds[0])
@@ -41,28 +41,28 @@ export async function turned(session: Session): Promise<void> {
   const step = view?.steps[0]
   if (!view || view.phase !== 'turn' || !step) return
   const turns = spread(view.drum.lugs, step.rods, step.turns)
-  await logTurns(session, turns, turns)
+  logTurns(session, turns, turns)
 }
 
 /** All moves of the pass were made as shown. */
-export async function turnedAll(session: Session): Promise<void> {
+export function turnedAll(session: Session): void {
   const lugs = currentView(session)?.drum.lugs ?? 0
   for (let i = 0; i < 8 * lugs; i++) {
     const view = currentView(session)
     if (view?.phase !== 'turn' || view.steps.length === 0) return
-    await turned(session)
+    turned(session)
   }
 }
 
 /** What was really turned in place of the next move; the move counts as made. */
-export async function turnedOtherwise(session: Session, turns: readonly number[]): Promise<void> {
+export function turnedOtherwise(session: Session, turns: readonly number[]): void {
   const view = currentView(session)
   if (!view) return
   const step = view.phase === 'turn' ? view.steps[0] : undefined
-  await logTurns(session, [...turns], step ? spread(view.drum.lugs, step.rods, step.turns) : null)
+  logTurns(session, [...turns], step ? spread(view.drum.lugs, step.rods, step.turns) : null)
 }
 
-export async function pressed(session: Session): Promise<void> {
+export function pressed(session: Session): void {
   const view = currentView(session)
   if (!view) return
   session.append([
@@ -74,7 +74,7 @@ export async function pressed(session: Session): Promise<void> {
       algorithm: null,
     },
   ])
-  if (view.practice) await pressPractice(session, view)
+  if (view.practice) pressPractice(session, view)
 }
 
 /** Shows the next move although some lugs were not read. */
@@ -83,20 +83,14 @@ export function moveOn(session: Session): void {
 }
 
 /** Undoing a turn: it was not made at all. */
-export async function turnNotMade(
-  session: Session,
-  event: Extract<HumbraEvent, { kind: 'rodsTurned' }>,
-): Promise<void> {
+export function turnNotMade(session: Session, event: Extract<HumbraEvent, { kind: 'rodsTurned' }>): void {
   const view = currentView(session)
   session.append([{ kind: 'withdrawn', event: event.id, source: 'hand', algorithm: null }], event.kit)
-  if (view && event.source === 'practice') await unturnPractice(session, view, event.turns)
+  if (view && event.source === 'practice') unturnPractice(session, view, event.turns)
 }
 
 /** Undoing a turn: the rods were turned back by hand. */
-export async function turnedBack(
-  session: Session,
-  event: Extract<HumbraEvent, { kind: 'rodsTurned' }>,
-): Promise<void> {
+export function turnedBack(session: Session, event: Extract<HumbraEvent, { kind: 'rodsTurned' }>): void {
   const back = event.turns.map((turn) => -turn)
   const view = currentView(session)
   if (!view) return
@@ -114,5 +108,5 @@ export async function turnedBack(
     ],
     event.kit,
   )
-  if (event.source === 'practice') await turnPractice(session, view, back)
+  if (event.source === 'practice') turnPractice(session, view, back)
 }
