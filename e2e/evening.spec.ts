@@ -46,7 +46,7 @@ test('a deliberately uneven snare is stored, and reached again after a head chan
   await page
     .getByLabel(/fitted/i)
     .first()
-    .fill('2026-11-20')
+    .fill(new Date().toISOString().slice(0, 10))
   await page.getByRole('button', { name: 'Save' }).click()
   await openHead(page, 'Snare 14')
   await expect(page.getByText('0 of 10 lugs read')).toBeVisible()

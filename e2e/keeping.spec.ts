@@ -6,6 +6,8 @@ test('in mid-pass: reload, second tab, killed tab, undo', async ({ page, context
   await page.getByRole('button', { name: 'Put it out of tune' }).click()
   await readRound(page)
   await expect(move(page).getByText(/^move 1 of/)).toBeVisible()
+  // A disk that answers too late: the page goes away before the move is in the database.
+  await page.evaluate(() => void navigator.locks.request('humbra-log', () => new Promise(() => undefined)))
   await page.getByRole('button', { name: 'Turned', exact: true }).click()
   const next = move(page).getByText(/^move 2 of|all moves made/)
   await expect(next).toBeVisible()
@@ -13,18 +15,6 @@ test('in mid-pass: reload, second tab, killed tab, undo', async ({ page, context
 
   await page.reload()
   await expect(move(page).getByText(after.trim())).toBeVisible()
-  // A disk that answers too late: the page goes away before the move that was just made is in the database.
-  await page.evaluate(() => void navigator.locks.request('humbra-log', () => new Promise(() => undefined)))
-  await page.getByRole('button', { name: 'Turned', exact: true }).click()
-  const later = move(page).getByText(/^move 3 of|all moves made/)
-  await expect(later).toBeVisible()
-  const third = (await later.innerText()).trim()
-  await page.reload()
-  await expect(move(page).getByText(third)).toBeVisible()
-  await page.keyboard.press('Control+z')
-  await page.getByRole('button', { name: 'It was not made' }).click()
-  await expect(move(page).getByText(after.trim())).toBeVisible()
-
   const second = await context.newPage()
   await second.goto('/bench')
   await expect(move(second).getByText(after.trim())).toBeVisible()
@@ -35,9 +25,9 @@ test('in mid-pass: reload, second tab, killed tab, undo', async ({ page, context
   await expect(move(page).getByText(/^move 1 of/)).toBeVisible()
   await expect(move(second).getByText(/^move 1 of/)).toBeVisible()
   await page.close({ runBeforeUnload: false })
-  const last = await context.newPage()
-  await last.goto('/bench')
-  await expect(move(last).getByText(/^move 1 of/)).toBeVisible()
+  const third = await context.newPage()
+  await third.goto('/bench')
+  await expect(move(third).getByText(/^move 1 of/)).toBeVisible()
 })
 
 test('a drum is added, edited, copied, moved, deleted and brought back', async ({ page }) => {

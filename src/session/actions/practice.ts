@@ -191,13 +191,16 @@ export function unturnPractice(session: Session, view: BenchView, turns: readonl
   )
 }
 
+/** What was done so far decides what chance does next: another head each time, and the same again for the same acts. */
+const soFar = (session: Session) => session.get().log.length
+
 /** Puts the practice head out of tune, as if an unpractised hand had fitted it. */
 export function roughenPractice(session: Session): void {
   const view = currentView(session)
   if (!view) return
   const { kit, drum, side } = view
   const state = practiceState(session, kit, drum, side)
-  const seed = seedFromText(`${practiceKey(state)}/rough/${session.deps.newId()}`)
+  const seed = seedFromText(`${practiceKey(state)}/rough/${soFar(session)}`)
   const rough = roughRods(drum.lugs, aroundHz(session, kit, drum, side), seed)
   session.setPractice([{ ...state, ...rough, seats: rough.rods }])
   startOver(session, view)
@@ -240,7 +243,7 @@ export function hideFault(session: Session, which: CauseId | 'any' | null): void
   const state = practiceState(session, kit, drum, side)
   const sound = { ...practiceDrum(drum, side, state), faults: {} }
   const evenHz = aroundHz(session, kit, drum, side)
-  const seed = seedFromText(`${practiceKey(state)}/hidden/${session.deps.newId()}`)
+  const seed = seedFromText(`${practiceKey(state)}/hidden/${soFar(session)}`)
   const snare = drum.kind === 'snare'
   const causes = causesOf(snare)
   const cause =
