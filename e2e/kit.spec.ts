@@ -54,7 +54,7 @@ test('the kit is planned in fourths, kept as “Open deck”, and printed on one
 test('a retune run from “Lounge” to “Open deck” on the practice drums, with a reload in the middle, and its report', async ({
   page,
 }) => {
-  test.setTimeout(420_000)
+  test.setTimeout(600_000)
   await page.goto('/run')
   await page.getByLabel('to the sheet').selectOption({ label: 'Open deck' })
   await page.getByRole('button', { name: 'Start the run' }).click()

@@ -135,7 +135,9 @@ function phaseOf(view: Omit<BenchView, 'phase'>, state: SessionState): BenchPhas
   if (turnedNow) {
     if (state.bench.lug !== null) return 'read'
     if (steps.length > 0) return 'turn'
-    return sitting!.pressedAfter ? 'read' : 'press'
+    if (sitting!.pressedAfter) return 'read'
+    // While the moves are being worked out, as after a reload, none are left only for lack of an answer.
+    return advice || (climb && alike(turnedNow)) ? 'press' : 'turn'
   }
   // Pressed after the readings: what it did is read before anything else.
   if (sitting?.pressedAfter && !(state.bench.movedOn && read > 0)) return 'read'

@@ -160,6 +160,8 @@ test('everything is there again after a reload, in the middle of a pass', async 
   await bench.session.saved()
   const again = testSession(bench.disk)
   await again.session.start(() => Promise.resolve())
+  // Before the moves are worked out again nobody is told to press.
+  expect(currentView(again.session)).toMatchObject({ advice: null, phase: 'turn' })
   watchAdvice(again.session)
   await settle()
   const [was, is] = [currentView(bench.session)!, currentView(again.session)!]
