@@ -31,7 +31,7 @@ export interface Fit {
    * Covariance of the parameters for noise of unit variance, row-major; per mode frequency (Hz), damping (1/s),
    * cosine, sine, then the glide and the log of its time. Null where the fit is degenerate.
    */
-  covariance: Float64Array | null
+  readonly covariance: Float64Array | null
   /** The parameters themselves, in that order. */
   theta: Float64Array
   parameters: number
@@ -109,8 +109,7 @@ export function refineModes(
       if (damping > 1e6) break
     }
   }
-  if (age > 0 || !state.normal) state = evaluate(problem, theta, 'curvature')
-  return describe(theta, state, poles.length, glide?.seconds ?? 1)
+  return describe(problem, theta, state, poles.length, glide?.seconds ?? 1)
 }
 
 /** Amplitudes of `poles` on `samples` by linear least squares, no glide: cosine and sine parts in turn. */
@@ -162,18 +161,23 @@ function limit(theta: Float64Array, count: number) {
   theta[theta.length - 1] = clamp(theta[theta.length - 1], -2, 2)
 }
 
-function describe(theta: Float64Array, state: State, count: number, glideSeconds: number): Fit {
+function describe(problem: Problem, theta: Float64Array, state: State, count: number, glideSeconds: number): Fit {
   const n = theta.length
   const modes = Array.from({ length: count }, (_, k) => {
     const [hz, damping, cosine, sine] = theta.subarray(k * PER_MODE, (k + 1) * PER_MODE)
     return { hz, decaySeconds: 1 / damping, cosine, sine, amplitude: Math.hypot(cosine, sine) }
   })
+  let covariance: Float64Array | null | undefined
   return {
     modes,
     glide: { relative: theta[n - 2], seconds: glideSeconds * Math.exp(theta[n - 1]) },
     residual: state.residuals.reduce((sum, r) => sum + r * r, 0),
     residuals: state.residuals,
-    covariance: invertSymmetric(state.normal!, n),
+    // Most fits are only compared: the covariance is worked out when it is asked for.
+    get covariance() {
+      covariance ??= invertSymmetric(state.normal ?? evaluate(problem, theta, 'curvature').normal!, n)
+      return covariance
+    },
     theta,
     parameters: n,
   }
