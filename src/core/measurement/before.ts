@@ -1,4 +1,4 @@
-import { fitAmplitudes } from './refine'
+import { fitAmplitudes, refineModes } from './refine'
 import { subspacePoles, type Pole } from './subspace'
 import type { Tail } from './tail'
 
@@ -6,42 +6,70 @@ import type { Tail } from './tail'
 const LOUD_ENOUGH = 0.02
 /** ... where it is most of the power around it, and lasts. */
 const OVER_NOISE = 6
+const PART_OF_ALL = 0.05
 const LASTING_SECONDS = 0.15
+const LONGEST_SECONDS = 6
+const LOWEST_HZ = 28
+const SHORTEST_SECONDS = 0.12
 const MOST = 2
 /** It goes on as it was, or dies away: a mode this much louder after the stroke was struck itself. */
 const GREW = 2.5
 
+/** A steady line heard before a stroke: mains hum, another drum ringing along. */
+export interface Line extends Pole {
+  amplitude: number
+}
+
 /**
- * Steady lines heard before the stroke and still there after it, no louder: mains hum, another drum ringing along. They
- * are fitted with the tail and never taken for the drum.
+ * Steady lines in the band before a stroke, and what noise is left without them.
+ * @param rms of the tail's first moments, against which a line must count
  */
-export function ringingBefore(tail: Tail): Pole[] {
-  const { before, rateHz, samples, noisePower } = tail
-  if (before.length < 0.12 * rateHz || noisePower === 0) return []
-  const rms = Math.sqrt(
-    samples.subarray(0, Math.round(0.04 * rateHz)).reduce((sum, x) => sum + x * x, 0) / (0.04 * rateHz),
-  )
-  if (Math.sqrt(noisePower) < LOUD_ENOUGH * rms) return []
-  const poles = subspacePoles(before, rateHz, 0).filter(
-    ({ hz, decaySeconds }) => hz > 28 && (decaySeconds > LASTING_SECONDS || decaySeconds < 0),
-  )
-  if (poles.length === 0) return []
-  const steady = poles.map(({ hz, decaySeconds }) => ({ hz, decaySeconds: Math.min(6, decaySeconds) }))
-  const amplitudes = fitAmplitudes(before, rateHz, steady)
-  const after = fitAmplitudes(samples, rateHz, steady)
-  const total = noisePower
-  const tones = steady.map((pole, k) => ({
-    pole,
-    power: (amplitudes[2 * k] ** 2 + amplitudes[2 * k + 1] ** 2) / 2,
-    grown: Math.hypot(after[2 * k], after[2 * k + 1]) / Math.hypot(amplitudes[2 * k], amplitudes[2 * k + 1]),
-  }))
+export function linesBefore(
+  before: Float64Array,
+  rateHz: number,
+  rms: number,
+): { lines: Line[]; noisePower: number } {
+  const total = powerOf(before)
+  const none = { lines: [], noisePower: total }
+  if (before.length < SHORTEST_SECONDS * rateHz || total === 0) return none
+  if (Math.sqrt(total) < LOUD_ENOUGH * rms) return none
+  const steady = subspacePoles(before, rateHz, 0)
+    .filter(({ hz, decaySeconds }) => hz > LOWEST_HZ && (decaySeconds > LASTING_SECONDS || decaySeconds < 0))
+    .map(({ hz, decaySeconds }) => ({ hz, decaySeconds: Math.min(LONGEST_SECONDS, decaySeconds) }))
   // White noise of the same power would leave 2 / N of it in a line.
-  return tones
-    .filter(
-      ({ power, grown }) =>
-        power > (OVER_NOISE * 2 * total) / before.length && power > 0.05 * total && grown < GREW,
-    )
-    .sort((a, b) => b.power - a.power)
+  const least = total * Math.max((2 * OVER_NOISE) / before.length, PART_OF_ALL)
+  const lines = withAmplitudes(before, rateHz, steady)
+    .filter(({ amplitude }) => amplitude ** 2 / 2 > least)
+    .sort((a, b) => b.amplitude - a.amplitude)
     .slice(0, MOST)
-    .map(({ pole }) => pole)
+  if (lines.length === 0) return none
+  const { modes, residual, parameters } = refineModes(before, rateHz, lines, total, null)
+  return {
+    lines: modes.map(({ hz, decaySeconds, amplitude }) => ({ hz, decaySeconds, amplitude })),
+    noisePower: residual / (before.length - parameters),
+  }
+}
+
+/**
+ * Lines of before that are still there after the stroke, no louder. They are fitted with the tail and never taken for the
+ * drum.
+ */
+export function ringingBefore({ lines, rateHz, samples }: Tail): Pole[] {
+  const after = withAmplitudes(samples, rateHz, lines)
+  return lines.filter(({ amplitude }, k) => after[k].amplitude < GREW * amplitude)
+}
+
+function withAmplitudes(samples: Float64Array, rateHz: number, poles: readonly Pole[]): Line[] {
+  if (poles.length === 0) return []
+  const parts = fitAmplitudes(samples, rateHz, poles)
+  return poles.map(({ hz, decaySeconds }, k) => ({
+    ...{ hz, decaySeconds },
+    amplitude: Math.hypot(parts[2 * k], parts[2 * k + 1]),
+  }))
+}
+
+export function powerOf(samples: Float64Array): number {
+  let sum = 0
+  for (const x of samples) sum += x * x
+  return samples.length ? sum / samples.length : 0
 }

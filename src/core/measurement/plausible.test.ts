@@ -68,6 +68,20 @@ test('a line that rang before and goes on is found; one that was struck is not',
   expect(ringingBefore(tailOf(sound(damped(231, 0.2))))).toEqual([])
 })
 
+test('a line heard before is no noise: the tail is as long, and its noise as small, as without it', () => {
+  const other = (t: number) => 0.06 * Math.sin(2 * Math.PI * 262 * t)
+  const quiet = tailOf(sound(damped(231, 0.25)))
+  const beside = tailOf(sound(damped(231, 0.25), other))
+  expect(quiet.lines).toEqual([])
+  expect(beside.lines.map(({ hz }) => Math.round(hz))).toEqual([262])
+  expect(beside.lines[0].amplitude).toBeCloseTo(0.06, 2)
+  // Of the line's own power next to nothing is left.
+  expect(beside.noisePower).toBeLessThan(2e-4 * 0.06 ** 2)
+  expect(beside.samples.length).toBeGreaterThanOrEqual(quiet.samples.length)
+  // What stands out of the room still counts the line as room.
+  expect(beside.snrDb).toBeLessThan(quiet.snrDb - 20)
+})
+
 test('low drums are measured in a narrow band, others in the wide one, and an expectation widens it', () => {
   const low = tailOf(sound(damped(66, 0.5)))
   expect(bandFor(low).endHz).toBe(250)

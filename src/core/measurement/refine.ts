@@ -161,7 +161,13 @@ function limit(theta: Float64Array, count: number) {
   theta[theta.length - 1] = clamp(theta[theta.length - 1], -2, 2)
 }
 
-function describe(problem: Problem, theta: Float64Array, state: State, count: number, glideSeconds: number): Fit {
+function describe(
+  problem: Problem,
+  theta: Float64Array,
+  state: State,
+  count: number,
+  glideSeconds: number,
+): Fit {
   const n = theta.length
   const modes = Array.from({ length: count }, (_, k) => {
     const [hz, damping, cosine, sine] = theta.subarray(k * PER_MODE, (k + 1) * PER_MODE)

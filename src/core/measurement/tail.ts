@@ -1,5 +1,6 @@
 import FFT from 'fft.js'
 import { filterAndDecimate, lowPassTaps } from '../numeric/filters'
+import { linesBefore, powerOf, type Line } from './before'
 
 /** The stretch of a tap that is measured: after the stick's click, before it sinks into the noise. */
 export interface Tail {
@@ -7,11 +8,13 @@ export interface Tail {
   rateHz: number
   /** Time from the stroke to the first sample of the tail. */
   fromSeconds: number
-  /** Variance of the noise in the band, heard before the stroke; 0 where nothing was heard. */
+  /** Variance of the noise in the band, heard before the stroke, without the lines; 0 where nothing was heard. */
   noisePower: number
+  /** Steady lines heard before the stroke. */
+  lines: Line[]
   /** The band as heard before the stroke, at the same rate: hum and other drums ringing along are in it. */
   before: Float64Array
-  /** Mean power of the tail's first 40 ms over the noise, in dB; Infinity without noise. */
+  /** Mean power of the tail's first 40 ms over all that was heard before, in dB; Infinity without noise. */
   snrDb: number
 }
 
@@ -36,6 +39,8 @@ const CLICK_SECONDS = 0.022
 const LONGEST_SECONDS = 1.6
 const SHORTEST_SECONDS = 0.05
 const BLOCK_SECONDS = 0.02
+/** How loud a tail begins is read from so much of it. */
+const EARLY_SECONDS = 0.04
 /** Noise is read from this long before the stroke. */
 const BEFORE_SECONDS = 0.3
 /** The tail ends where its power falls to this multiple of the noise. */
@@ -104,7 +109,8 @@ export function cutTail(
   const band = work.subarray(skip, skip + Math.floor((to - from) / factor))
 
   const before = bandBefore(samples, rateHz, onset, taps, factor, guard)
-  const noisePower = power(before)
+  const early = powerOf(band.subarray(0, Math.round(EARLY_SECONDS * rate)))
+  const { lines, noisePower } = linesBefore(before, rate, Math.sqrt(early))
   const length = lengthAboveNoise(band, rate, noisePower)
   const tooShort = length < SHORTEST_SECONDS * rate
   return {
@@ -112,21 +118,15 @@ export function cutTail(
     rateHz: rate,
     fromSeconds: tooShort ? 0 : (first + skip * factor - onset) / rateHz,
     noisePower,
+    lines,
     before,
-    snrDb: snr(band, rate, noisePower),
+    snrDb: snr(early, powerOf(before)),
   }
 }
 
-function snr(band: Float64Array, rateHz: number, noisePower: number): number {
-  const early = power(band.subarray(0, Math.round(0.04 * rateHz)))
-  if (noisePower === 0) return early > 0 ? Infinity : -Infinity
-  return 10 * Math.log10(Math.max(early - noisePower, 1e-20) / noisePower)
-}
-
-function power(samples: Float64Array): number {
-  let sum = 0
-  for (const x of samples) sum += x * x
-  return samples.length ? sum / samples.length : 0
+function snr(early: number, heardBefore: number): number {
+  if (heardBefore === 0) return early > 0 ? Infinity : -Infinity
+  return 10 * Math.log10(Math.max(early - heardBefore, 1e-20) / heardBefore)
 }
 
 function bandBefore(
@@ -149,9 +149,9 @@ function bandBefore(
 function lengthAboveNoise(band: Float64Array, rateHz: number, noisePower: number): number {
   const block = Math.round(BLOCK_SECONDS * rateHz)
   // Without a heard noise level, 60 dB under the start is where a 16-bit recording ends.
-  const limit = Math.max(END_OVER_NOISE * noisePower, power(band.subarray(0, block)) * 1e-6)
+  const limit = Math.max(END_OVER_NOISE * noisePower, powerOf(band.subarray(0, block)) * 1e-6)
   for (let at = 0; at + block <= band.length; at += block) {
-    if (power(band.subarray(at, at + block)) < limit) return at
+    if (powerOf(band.subarray(at, at + block)) < limit) return at
   }
   return band.length
 }
