@@ -1,6 +1,5 @@
 'use client'
 
-import { clsx } from 'clsx'
 import { StarMap } from '@/charts/StarMap'
 import { starMapModel } from '@/charts/starmap.model'
 import { starOrder } from '@/core/evening/order'
@@ -9,15 +8,13 @@ import { ruleOfThumb } from '@/core/fitting/climb'
 import type { BenchView } from '@/session/benchView'
 import { useSessionState } from '@/session/react'
 import { climbText } from '@/text/fitting'
-import { Button } from '@/ui/Button'
-import { useCommander } from '../shell/CommandProvider'
-import { ACTION_BAR, Big } from './Big'
+import { Big } from './Big'
+import { MoveButtons } from './MoveButtons'
 import { SweepMove } from './SweepMove'
 import { WorkingPicks } from './TurnPanel'
 
 /** Up from slack: the next round of all rods, in which order, and how far there still is to go. */
 export function ClimbPanel({ view }: { view: BenchView }) {
-  const { run } = useCommander()
   const { settings } = useSessionState()
   const { climb, drum, side, request } = view
   const targetHz = targetMeanHz(request.target)
@@ -38,18 +35,7 @@ export function ClimbPanel({ view }: { view: BenchView }) {
           hand={settings.keys === 2 ? 'both rods of a pair together' : 'one rod after its opposite'}
         />
       </div>
-      <div className={clsx(ACTION_BAR, 'flex gap-3 md:mt-4')}>
-        <Button tone="act" big className="flex-1 md:flex-none" onClick={() => run('bench.turned')}>
-          Turned
-        </Button>
-        <Button
-          big
-          className="px-4 text-base font-normal whitespace-nowrap"
-          onClick={() => run('bench.wrinkles')}
-        >
-          Wrinkles
-        </Button>
-      </div>
+      <MoveButtons other="bench.wrinkles" label="Wrinkles" />
       <p className="mt-3 text-lg leading-snug">{climbText(climb, targetHz)}</p>
       {settings.keys === 1 && turns > 0.25 ? (
         <p className="mt-1 leading-snug text-soft">

@@ -6,7 +6,7 @@ import { chooseInput } from '@/session/actions/listening'
 import { benchView } from '@/session/benchView'
 import { useKit, useSession, useSessionState } from '@/session/react'
 import { bytesText } from '@/text/heard'
-import { Choice } from '@/ui/Choice'
+import { Choice, type ChoiceItem } from '@/ui/Choice'
 import { Modal } from '@/ui/Modal'
 import { Pick } from '@/ui/Pick'
 
@@ -30,48 +30,42 @@ export function ListeningDialog({ onClose }: { onClose: () => void }) {
   const order = readOrder(settings.readOrder, view?.drum.lugs ?? 8)
   return (
     <Modal open onClose={onClose} title="How it listens">
-      <Part
+      <Setting
         title="Order of the lugs"
         note={
           settings.readOrder === 'fewest'
             ? 'The lug that would tell most is asked for next, until the head is known: four taps, and two that check them. Where they disagree, all are read.'
             : `${order.slice(0, 6).join(', ')}${order.length > 6 ? ' …' : ''}: the next lug is asked for by itself.`
         }
-      >
-        <Choice
-          label="Order of the lugs"
-          value={settings.readOrder}
-          items={[
-            { value: 'around', label: 'around' },
-            { value: 'pairs', label: 'opposite pairs' },
-            { value: 'fewest', label: 'fewest taps' },
-          ]}
-          onChange={(value) => session.setSettings({ readOrder: value })}
-        />
-      </Part>
-      <Part title="The microphone" note={MIC_NOTE[settings.mic]}>
-        <Choice
-          label="The microphone"
-          value={settings.mic}
-          items={[
-            { value: 'with-tap', label: 'follows the tap' },
-            { value: 'standing', label: 'stands still' },
-          ]}
-          onChange={(value) => session.setSettings({ mic: value })}
-        />
-      </Part>
-      <Part title="When a tap is taken" note="What the device plays itself is never heard as a tap.">
-        <Choice
-          label="When a tap is taken"
-          value={settings.confirm}
-          items={[
-            { value: 'none', label: 'no sound' },
-            { value: 'tick', label: 'a tick' },
-            { value: 'word', label: 'a spoken word' },
-          ]}
-          onChange={(value) => session.setSettings({ confirm: value })}
-        />
-      </Part>
+        value={settings.readOrder}
+        items={[
+          { value: 'around', label: 'around' },
+          { value: 'pairs', label: 'opposite pairs' },
+          { value: 'fewest', label: 'fewest taps' },
+        ]}
+        onChange={(value) => session.setSettings({ readOrder: value })}
+      />
+      <Setting
+        title="The microphone"
+        note={MIC_NOTE[settings.mic]}
+        value={settings.mic}
+        items={[
+          { value: 'with-tap', label: 'follows the tap' },
+          { value: 'standing', label: 'stands still' },
+        ]}
+        onChange={(value) => session.setSettings({ mic: value })}
+      />
+      <Setting
+        title="When a tap is taken"
+        note="What the device plays itself is never heard as a tap."
+        value={settings.confirm}
+        items={[
+          { value: 'none', label: 'no sound' },
+          { value: 'tick', label: 'a tick' },
+          { value: 'word', label: 'a spoken word' },
+        ]}
+        onChange={(value) => session.setSettings({ confirm: value })}
+      />
       <Part
         title="Input"
         note={
@@ -93,24 +87,20 @@ export function ListeningDialog({ onClose }: { onClose: () => void }) {
           onChange={(value) => void chooseInput(session, value || null)}
         />
       </Part>
-      <Part
+      <Setting
         title="Sound of the taps"
         note={
           size && size.takes > 0
             ? `Kept with this kit: ${size.takes} ${size.takes === 1 ? 'tap' : 'taps'}, ${bytesText(size.bytes)}, on this device and in the kit file.`
             : 'Some 170 KB a tap, on this device and in the kit file. Nothing is sent anywhere.'
         }
-      >
-        <Choice
-          label="Sound of the taps"
-          value={settings.keepTakes ? 'keep' : 'drop'}
-          items={[
-            { value: 'drop', label: 'not kept' },
-            { value: 'keep', label: 'kept with the kit' },
-          ]}
-          onChange={(value) => session.setSettings({ keepTakes: value === 'keep' })}
-        />
-      </Part>
+        value={settings.keepTakes ? 'keep' : 'drop'}
+        items={[
+          { value: 'drop', label: 'not kept' },
+          { value: 'keep', label: 'kept with the kit' },
+        ]}
+        onChange={(value) => session.setSettings({ keepTakes: value === 'keep' })}
+      />
     </Modal>
   )
 }
@@ -119,6 +109,25 @@ const MIC_NOTE = {
   'with-tap': 'Hold it over the lug that is tapped, a hand’s width above the head.',
   standing:
     'Put it over the outer third of the head, between two lugs. Not over the middle: there the edge tone is not heard at all. It may miss one of two tones at every lug; the estimate allows for that.',
+}
+
+/** A choice under the name of its part. */
+function Setting<V extends string>({
+  title,
+  note,
+  ...choice
+}: {
+  title: string
+  note: string
+  value: V
+  items: ReadonlyArray<ChoiceItem<V>>
+  onChange: (value: V) => void
+}) {
+  return (
+    <Part title={title} note={note}>
+      <Choice label={title} {...choice} />
+    </Part>
+  )
 }
 
 function Part({ title, note, children }: { title: string; note: string; children: ReactNode }) {

@@ -13,8 +13,9 @@ import { Pick } from '@/ui/Pick'
 import { useCommander } from '../shell/CommandProvider'
 import { clsx } from 'clsx'
 import { RotateCw } from 'lucide-react'
-import { ACTION_BAR, Big, Light } from './Big'
+import { Big, Light } from './Big'
 import { KeysPick } from './KeysPick'
+import { MoveButtons } from './MoveButtons'
 import { SweepMove } from './SweepMove'
 
 /** The next move: which rods, which way, how far. */
@@ -45,18 +46,7 @@ export function TurnPanel({ view }: { view: BenchView }) {
         </Big>
         <SweepMove turns={step.turns[0]} hand={handText(step, same)} />
       </div>
-      <div className={clsx(ACTION_BAR, 'flex gap-3 md:mt-4')}>
-        <Button tone="act" big className="flex-1 md:flex-none" onClick={() => run('bench.turned')}>
-          Turned
-        </Button>
-        <Button
-          big
-          className="px-4 text-base font-normal whitespace-nowrap"
-          onClick={() => run('bench.otherwise')}
-        >
-          Something else
-        </Button>
-      </div>
+      <MoveButtons other="bench.otherwise" label="Something else" />
       <p className="mt-3 text-lg leading-snug">
         {whyText(advice.plan, advice.fit.lugHz, 'offsetTurns' in view.request.target)}
       </p>
