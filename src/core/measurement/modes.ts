@@ -1,3 +1,4 @@
+import { powerAt } from '../numeric/lines'
 import { ringingBefore } from './before'
 import { guessPairs, plausiblePair, type PairRule } from './pair'
 import { GLIDE_SD, PER_MODE } from './model'
@@ -224,21 +225,7 @@ function localNoise(residuals: Float64Array, rateHz: number, hz: number): number
   let sum = 0
   let count = 0
   for (let f = Math.max(bin, hz - reach); f <= hz + reach; f += bin) {
-    const step = (2 * Math.PI * f) / rateHz
-    let re = 0
-    let im = 0
-    let c = 1
-    let s = 0
-    const stepC = Math.cos(step)
-    const stepS = Math.sin(step)
-    for (let i = 0; i < residuals.length; i++) {
-      re += residuals[i] * c
-      im += residuals[i] * s
-      const next = c * stepC - s * stepS
-      s = c * stepS + s * stepC
-      c = next
-    }
-    sum += (re * re + im * im) / residuals.length
+    sum += powerAt(residuals, rateHz, f) / residuals.length
     count++
   }
   return count ? sum / count : 0

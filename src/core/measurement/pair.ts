@@ -1,4 +1,5 @@
 import { evaluate, GLIDE_SD, PER_MODE } from './model'
+import { powerAt } from '../numeric/lines'
 import { refineModes, type Fit, type FittedMode, type Glide } from './refine'
 import type { Pole } from './subspace'
 
@@ -78,13 +79,7 @@ function loudestLine(residuals: Float64Array, rateHz: number): number {
   let best = CENTRE_HZ
   let top = 0
   for (let hz = CENTRE_HZ - REACH_HZ; hz <= CENTRE_HZ + REACH_HZ; hz += 0.5) {
-    let re = 0
-    let im = 0
-    for (let i = 0; i < residuals.length; i++) {
-      re += residuals[i] * Math.cos((2 * Math.PI * hz * i) / rateHz)
-      im += residuals[i] * Math.sin((2 * Math.PI * hz * i) / rateHz)
-    }
-    const power = re * re + im * im
+    const power = powerAt(residuals, rateHz, hz)
     if (power > top) {
       top = power
       best = hz

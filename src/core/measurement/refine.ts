@@ -116,14 +116,23 @@ export function refineModes(
 export function fitAmplitudes(samples: Float64Array, rateHz: number, poles: readonly Pole[]): Float64Array {
   const m = 2 * poles.length
   const sums = new Accumulator(m)
+  // Each pole goes from sample to sample by one complex factor.
+  const steps = poles.map(({ hz, decaySeconds }) => {
+    const shrink = Math.exp(-1 / (decaySeconds * rateHz))
+    const angle = (2 * Math.PI * hz) / rateHz
+    return [shrink * Math.cos(angle), shrink * Math.sin(angle)]
+  })
+  const re = new Float64Array(poles.length).fill(1)
+  const im = new Float64Array(poles.length)
   for (let i = 0; i < samples.length; i++) {
-    const t = i / rateHz
-    poles.forEach((pole, k) => {
-      const envelope = Math.exp(-t / pole.decaySeconds)
-      const phase = 2 * Math.PI * pole.hz * t
-      sums.rows[2 * k * ROWS_AT_ONCE + sums.slot] = envelope * Math.cos(phase)
-      sums.rows[(2 * k + 1) * ROWS_AT_ONCE + sums.slot] = envelope * Math.sin(phase)
-    })
+    for (let k = 0; k < poles.length; k++) {
+      sums.rows[2 * k * ROWS_AT_ONCE + sums.slot] = re[k]
+      sums.rows[(2 * k + 1) * ROWS_AT_ONCE + sums.slot] = im[k]
+      const [a, b] = steps[k]
+      const next = a * re[k] - b * im[k]
+      im[k] = a * im[k] + b * re[k]
+      re[k] = next
+    }
     sums.add(samples[i])
   }
   sums.finish()
