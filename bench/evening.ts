@@ -109,7 +109,7 @@ function runOne(
       ...(learned ? { learned } : {}),
     }
     const move = way(request, head, drum)
-    run.falseAlarm ||= (move?.answer?.silentRods.length ?? 0) > 0
+    run.falseAlarm ||= move?.answer?.reason === 'suspect-rod'
     run.learned = move?.answer?.learned ?? null
     if (move?.answer?.done) {
       run.saidDone = move.answer.reason === 'within-tolerance'

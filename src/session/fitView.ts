@@ -69,7 +69,7 @@ export function evidenceOf(view: BenchView, nowMs: number): Map<QuestionId, stri
       const part = plan.learned.secondAnswer / usual
       found.set(
         'answer',
-        plan.silentRods.length || part < ANSWERS.not ? 'not' : part < ANSWERS.little ? 'little' : 'rises',
+        plan.suspects.length || part < ANSWERS.not ? 'not' : part < ANSWERS.little ? 'little' : 'rises',
       )
     }
     const law = { mean: plan.learned.hz2PerTurn, error: plan.learned.hz2PerTurnError }

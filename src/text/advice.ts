@@ -18,23 +18,28 @@ const CENTS = (cents: number) => `${ROUND(cents)} ${ROUND(cents) === '1' ? 'cent
 
 /** One sentence for what the core decided. */
 export function adviceText(answer: EvenAnswer): string {
-  switch (answer.reason) {
+  return [decisionText(answer), leftOutText(answer), muteText(answer)].filter(Boolean).join(' ')
+}
+
+function decisionText(answer: EvenAnswer): string {
+  const { reason, done } = answer
+  switch (reason) {
     case 'within-tolerance':
-      return `Even to ${CENTS(answer.spreadCents)} and on pitch: good enough here, leave it.${silentText(answer)}`
+      return `${evenText(answer)}: good enough here, leave it.${aloneText(answer)}`
     case 'no-turn-helps':
       return answer.leftAlone.length
         ? `Spread ${CENTS(answer.spreadCents)}: as far as it goes without rod ${listText(answer.leftAlone)}.`
-        : `Spread ${CENTS(answer.spreadCents)}: no turn that a hand can make would bring it closer.`
+        : `${standsText(answer)}: no turn that a hand can make would bring it closer.${done ? '' : ' The readings still lie outside the tolerance: read again, or leave it so.'}`
     case 'ceiling':
       return 'The target lies above the ceiling set for this head. Stop here, or choose a lower pitch.'
     case 'hoop-or-edge':
-      return answer.silentRods.length
-        ? `Rods ${listText(answer.silentRods)} do not answer: the hoop lies on the shell there, or the edge holds the film. Spread ${CENTS(answer.spreadCents)} is as far as it goes. Look at the hoop from above for an uneven gap.`
-        : answer.hoopOrEdgeKnown
-          ? `Spread ${CENTS(answer.spreadCents)} is as far as it goes: what looking over found of hoop or edge explains the rest.`
-          : `Spread ${CENTS(answer.spreadCents)}, and no turn helps any more: hoop or edge pull this head unevenly. Look at the hoop from above for an uneven gap.`
-    case 'dead-rod':
-      return `Rod ${answer.silentRods.join(' or ')} was turned and the head did not answer${answer.silentRods.length > 1 ? '; the hand tells which of the two turns too easily' : ''}. Look at its thread, its washer and its insert before going on.`
+      return answer.hoopOrEdgeKnown
+        ? `Spread ${CENTS(answer.spreadCents)} is as far as it goes: what looking over found of hoop or edge explains the rest.`
+        : `Spread ${CENTS(answer.spreadCents)}, and no turn helps any more: hoop or edge pull this head unevenly. Look at the hoop from above for an uneven gap.`
+    case 'suspect-rod':
+      return suspectText(answer)
+    case 'readings-disagree':
+      return disagreeText(answer)
     case 'back-to-slack':
       return 'The pitch keeps swinging past the target and back. Let all rods down to finger-tight and come up again.'
     case 'need-readings':
@@ -46,6 +51,57 @@ export function adviceText(answer: EvenAnswer): string {
   }
 }
 
+const BY: Record<NonNullable<EvenAnswer['knownBy']>, string> = {
+  pitch: '',
+  gauge: 'Even by the gauge; the pitch was not read',
+  ear: 'Even by ear, to some 10 cents; the pitch was not read',
+  feel: 'The rods feel alike; the pitch was not read',
+}
+
+function evenText(answer: EvenAnswer): string {
+  const by = answer.knownBy && BY[answer.knownBy]
+  return by || `Even to ${CENTS(answer.spreadCents)} and on pitch`
+}
+
+function standsText(answer: EvenAnswer): string {
+  const off = centsBetween(answer.targetHz, answer.meanHz)
+  const pitch = Math.round(Math.abs(off)) > 0 ? `, ${CENTS(off)} ${off < 0 ? 'low' : 'high'}` : ''
+  return `Spread ${CENTS(answer.spreadCents)}${answer.knownBy === 'pitch' ? pitch : ''}`
+}
+
+function suspectText({ suspects }: EvenAnswer): string {
+  const rods = suspects.map(({ rod }) => rod)
+  const which = `Rod ${rods.join(' or ')}`
+  if (suspects.every(({ turns }) => turns >= 2)) {
+    const hand = rods.length > 1 ? '; the hand tells which of the two turns too easily' : ''
+    return `${which} was turned more than once and the head did not answer${hand}. Look at its thread, its washer and its insert before going on.`
+  }
+  const { test } = suspects[0]
+  return `${which} seems not to answer. Turn ${listText(test.rods)} ${directionWord(test.turns[0])} ${turnText(test.turns[0])} alone and read again: that tells.`
+}
+
+function disagreeText({ disagree, readNext }: EvenAnswer): string {
+  const words = disagree.slice(0, 2).map(({ lugs, cents, what }) =>
+    what === 'opposite'
+      ? `lugs ${listText(lugs)} lie ${ROUND(cents)} c apart, and opposite lugs of a head sound alike`
+      : `lug ${lugs[0]} lies ${ROUND(cents)} c ${cents < 0 ? 'under' : 'over'} what the other lugs make of it`,
+  )
+  const what = words.length ? `: ${words.join('; ')}` : ''
+  return `These readings cannot stand together${what}. Tap ${listText(readNext)} again: other head muted, wires off, a fingertip on the very middle.`
+}
+
+/** A reading that was left out is never passed over in silence. */
+function leftOutText({ leftOut, reason, readNext }: EvenAnswer): string {
+  if (leftOut.length === 0 || reason === 'readings-disagree') return ''
+  const which = `${leftOut.length > 1 ? 'Lugs' : 'Lug'} ${listText(leftOut)}`
+  const verb = leftOut.length > 1 ? 'were' : 'was'
+  const again = leftOut.some((lug) => readNext.includes(lug)) ? ', tap it again' : ''
+  return `${which} ${verb} left out, too far from what the others say${again}.`
+}
+
+const muteText = ({ muteOther }: EvenAnswer): string =>
+  muteOther ? 'Two tones stand at every lug: the other head answers, near alike. Mute it and read again.' : ''
+
 function moveText(answer: EvenAnswer): string {
   const moves = alikeMoves(answer.turns)
   const all = moves.length === 1 && moves[0].rods.length === answer.turns.length
@@ -56,16 +112,12 @@ function moveText(answer: EvenAnswer): string {
   })
   const more = moves.length > 3 ? ', and the others as listed' : ''
   const rest = moves.flatMap((move) => move.rods).length < answer.turns.length ? '; leave the rest' : ''
-  return `${words.join(', ')}${more}${rest}.${silentText(answer)}`
+  return `${words.join(', ')}${more}${rest}.${aloneText(answer)}`
 }
 
-function silentText({ silentRods, leftAlone }: EvenAnswer): string {
-  const dead = leftAlone.length
-    ? ` ${leftAlone.length > 1 ? `Rods ${listText(leftAlone)} hold nothing and are` : `Rod ${leftAlone[0]} holds nothing and is`} left alone.`
-    : ''
-  return silentRods.length
-    ? `${dead} Rods ${listText(silentRods)} do not answer: leave them, the hoop may lie on the shell there.`
-    : dead
+function aloneText({ leftAlone }: EvenAnswer): string {
+  if (leftAlone.length === 0) return ''
+  return ` ${leftAlone.length > 1 ? `Rods ${listText(leftAlone)} hold nothing and are` : `Rod ${leftAlone[0]} holds nothing and is`} left alone.`
 }
 
 /** Why these rods, in one sentence: what the readings show, or the turns that a deliberately uneven head is to have. */

@@ -52,14 +52,15 @@ export function forecastText(surprise: number): string {
   return `The last forecast failed: the readings lie ${surprise.toFixed(1)} times as far off as it allowed. The drum answers otherwise than it did; forecasts are wider now.`
 }
 
-function unseenLines({ rods, ask, silentRods }: EvenAnswer): string[] {
+function unseenLines({ rods, ask, suspects }: EvenAnswer): string[] {
   const errors = rods.map(({ error }) => error)
   const widest = Math.max(...errors)
   const lines = [
     `Which rod of a pair pulls harder, and every odd pattern: pitch cannot tell. From the history of turns, the hand and the gauge each rod is known to ± ${turnText(roundTo(widest))} turn or better.`,
   ]
   if (ask.length) lines.push(`The feel of rods ${listText(ask)} would tell most.`)
-  if (silentRods.length) lines.push(`Rods ${listText(silentRods)} were turned and did not answer.`)
+  if (suspects.length)
+    lines.push(`Rod ${suspects.map(({ rod }) => rod).join(' or ')} was turned and did not seem to answer.`)
   return lines
 }
 

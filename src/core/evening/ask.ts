@@ -43,12 +43,29 @@ export function rodsToFeel(state: HeadState, turns: readonly number[]): number[]
     .slice(0, MOST_ASKED)
 }
 
-/** Lugs (from 1) whose reading would take most uncertainty away, one after the other; those read already come last. */
-export function readNext(belief: Belief, lugs: number, read: readonly number[]): number[] {
-  const left = Array.from({ length: lugs }, (_, i) => i).filter((lug) => !read.includes(lug))
-  const order: number[] = []
-  let now = belief
-  while (left.length && order.length < 4) {
+/** A pass is checked by so many taps; before any pass, and where a pass surprised, more lugs are named. */
+const TAPS_AFTER_A_PASS = 4
+const MOST_NAMED = 6
+
+/**
+ * Lugs (from 1) most worth tapping next, best first: those to be read again, else those whose reading would take most
+ * uncertainty away, after the pass that is advised where there is one.
+ * @param later what is believed once the pass is made
+ * @param again lugs that disagree or were left out
+ */
+export function readNext(
+  state: HeadState,
+  later: Belief,
+  passed: boolean,
+  again: readonly number[],
+): number[] {
+  const { lugs } = state
+  const known = passed ? [] : state.read
+  const left = Array.from({ length: lugs }, (_, i) => i).filter((lug) => !known.includes(lug))
+  const most = passed ? TAPS_AFTER_A_PASS : MOST_NAMED
+  const order = again.slice(0, most)
+  let now = later
+  while (left.length && order.length < most) {
     const scored = left.map((lug) => {
       const hz2 = Math.max(1, now.x[MEAN])
       const after = update(now, lugRow(lug, lugs), hz2, ((2 * hz2 * 2) / CENTS_PER_NEPER) ** 2)
@@ -56,7 +73,7 @@ export function readNext(belief: Belief, lugs: number, read: readonly number[]):
       return { lug, doubt, after }
     })
     const best = scored.reduce((a, b) => (b.doubt < a.doubt * (1 - 1e-9) ? b : a))
-    order.push(best.lug + 1)
+    if (!order.includes(best.lug + 1)) order.push(best.lug + 1)
     left.splice(left.indexOf(best.lug), 1)
     now = best.after
   }

@@ -18,15 +18,31 @@ function standardDraws(): Float64Array[] {
   return draws
 }
 
-/** Lug pitches drawn from what is believed of the head, one array a draw. */
-export function drawLugHz(belief: Belief, lugs: number): number[][] {
+/** Lug pitches drawn from what is believed of the head: so many from each hypothesis as it has weight. */
+export function drawLugHz(
+  hypotheses: ReadonlyArray<{ belief: Belief; weight: number }>,
+  lugs: number,
+): number[][] {
+  const all = standardDraws()
+  let from = 0
+  let sum = 0
+  return hypotheses.flatMap(({ belief, weight }) => {
+    sum += weight
+    const to = Math.round(sum * all.length)
+    const part = drawFrom(belief, lugs, all.slice(from, to))
+    from = to
+    return part
+  })
+}
+
+function drawFrom(belief: Belief, lugs: number, normals: readonly Float64Array[]): number[][] {
   const seen = [MEAN, COSINE, SINE]
   const p = new Float64Array(9)
   seen.forEach((a, i) => seen.forEach((b, j) => (p[i * 3 + j] = belief.p[a * 5 + b])))
   for (let i = 0; i < 3; i++) p[i * 4] += 1e-9 * belief.x[MEAN] ** 2 * 1e-6
   const l =
     cholesky(p, 3) ?? Float64Array.from([Math.sqrt(p[0]), 0, 0, 0, Math.sqrt(p[4]), 0, 0, 0, Math.sqrt(p[8])])
-  return standardDraws().map((z) => {
+  return normals.map((z) => {
     const [mean, cosine, sine] = seen.map((at, i) => {
       let value = belief.x[at]
       for (let j = 0; j <= i; j++) value += l[i * 3 + j] * z[j]
@@ -42,6 +58,9 @@ export function spreadAgainst(lugHz: readonly number[], target: TargetPattern): 
   return spreadCents(lugHz.map((hz, i) => hz / Math.sqrt(wanted[i])))
 }
 
+/** On pitch means within the band that is drawn: half the tolerance each way. */
+export const PITCH_PART = 0.5
+
 export interface Odds {
   /** Probability that spread and mean are within the tolerance. */
   within: number
@@ -52,17 +71,22 @@ export interface Odds {
 }
 
 /** How likely the head is within tolerance, by drawing from what is believed of it. */
-export function oddsOf(belief: Belief, target: TargetPattern, lugs: number, toleranceCents: number): Odds {
+export function oddsOf(
+  hypotheses: ReadonlyArray<{ belief: Belief; weight: number }>,
+  target: TargetPattern,
+  lugs: number,
+  toleranceCents: number,
+): Odds {
   let within = 0
   let farOut = 0
   let sum = 0
   let squares = 0
-  const all = drawLugHz(belief, lugs)
+  const all = drawLugHz(hypotheses, lugs)
   for (const lugHz of all) {
     const spread = spreadAgainst(lugHz, target)
     const mean = meanHz2(lugHz)
     const off = Math.abs((CENTS_PER_NEPER * Math.log(mean / target.mean)) / 2)
-    if (spread <= toleranceCents && off <= toleranceCents) within++
+    if (spread <= toleranceCents && off <= PITCH_PART * toleranceCents) within++
     if (spread > 2 * toleranceCents) farOut++
     sum += spread
     squares += spread * spread

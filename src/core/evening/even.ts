@@ -1,19 +1,22 @@
+import { explainPair } from '../head/pairCause'
 import { learnedFrom, lookAhead, stateErrorCents, stateHarmonics, stateLugHz } from '../head/belief'
-import { estimateHead } from '../head/estimate'
+import { estimateHead, type HeadState } from '../head/estimate'
 import { MEAN, varianceOf } from '../head/kalman'
 import { rodPulls } from '../head/rods'
 import { CENTS_PER_NEPER } from '../units/pitch'
+import { against, asRead, disagreements } from './asRead'
 import { isEnough, readNext, rodsToFeel } from './ask'
+import { byReadings } from './byReadings'
 import { oddsOf, spreadAgainst } from './confidence'
-import { judge } from './judge'
+import { isDone, judge, type Seen } from './judge'
 import { orderSteps } from './order'
-import { choose, DEFAULT_KEYS } from './plan'
-import { silentRods, withoutTurns } from './silent'
+import { choose, DEFAULT_KEYS, DEFAULT_LARGEST_STEP, DEFAULT_SMALLEST_STEP } from './plan'
+import { namedOf, suspectsOf, withoutTurns } from './suspect'
 import { defaultToleranceCents } from './tolerance'
-import type { EvenAnswer, EvenRequest } from './types'
+import { targetMeanHz, type EvenAnswer, type EvenRequest } from './types'
 
 /** Version of the estimate and the choice of turns. */
-export const EVENING_VERSION = 'even-2'
+export const EVENING_VERSION = 'even-3'
 
 /**
  * Everything known of one head to the next pass: which rods, how far, in which order, what it will read, or that it is
@@ -22,43 +25,59 @@ export const EVENING_VERSION = 'even-2'
 export function even(request: EvenRequest): EvenAnswer {
   const dead = request.deadRods?.map((rod) => rod - 1) ?? []
   const known = dead.length ? withoutTurns(request, dead) : request
-  const seen = estimateHead(request.head, known.rounds, request)
-  const silent = silentRods(known, seen)
-  // Rods that do not answer are left out: of what they did, and of what is planned.
-  const { head, rounds } = silent ? withoutTurns(known, silent.rods) : known
-  const state = silent ? estimateHead(head, rounds, request) : seen
-  const { belief } = state
-  const nowHz = Math.sqrt(Math.max(1, belief.x[MEAN]))
-  const plan = choose(request, state, [...dead, ...(silent?.rods ?? [])])
+  const { head, rounds } = known
+  const state = stateFor(known)
+  const plan = choose(request, state, dead)
   const toleranceCents = request.toleranceCents ?? defaultToleranceCents(head, plan.targetHz)
-  const now = oddsOf(belief, plan.target, head.lugs, toleranceCents)
-  const reason = judge(request, state, plan, now, toleranceCents, silent)
-  const done = reason !== null && reason !== 'need-readings'
-  const turns = reason === null ? plan.turns : new Array<number>(head.lugs).fill(0)
-  const after = reason === null ? lookAhead(belief, turns) : belief
-  const lugHz = stateLugHz(belief, head.lugs)
+  const odds = (from: HeadState['hypotheses']) => oddsOf(from, plan.target, head.lugs, toleranceCents)
+  const off = against(state)
+  const suspects = suspectsOf(known, state, dead)
+  const seen: Seen = {
+    ...{ state, plan, toleranceCents, against: off, now: odds(state.hypotheses) },
+    asRead: asRead(state, plan.target, toleranceCents, targetMeanHz(request.target) !== null),
+    disagree: disagreements(state, off),
+    suspected: suspects.length > 0,
+  }
+  const pass = passOf(request, seen)
+  const reason = judge(request, { ...seen, plan: { ...plan, turns: pass.turns } })
+  const named = namedOf(suspects)
+  const turns =
+    reason === null
+      ? pass.turns
+      : reason === 'suspect-rod' && named.length === 0
+        ? testTurns(request, suspects[0])
+        : new Array<number>(head.lugs).fill(0)
+  const moved = turns.some((turn) => turn !== 0)
+  const later = moved
+    ? state.hypotheses.map((one) => ({ ...one, belief: lookAhead(one.belief, turns) }))
+    : state.hypotheses
+  const after = moved ? lookAhead(state.belief, turns) : state.belief
+  const done = isDone(request, reason, seen)
+  const { belief, leading } = state
+  const again = [...new Set([...state.leftOut.map((lug) => lug + 1), ...seen.disagree.flatMap(({ lugs }) => lugs)])]
   return {
-    done,
-    reason,
-    turns,
-    steps: reason === null ? orderSteps(turns, request.keys ?? DEFAULT_KEYS) : [],
-    pressAfter: turns.some((t) => t !== 0),
-    targetHz: plan.targetHz,
-    toleranceCents,
-    predictedHz: stateLugHz(after, head.lugs),
-    predictedErrorCents: stateErrorCents(after, head.lugs),
-    spreadCents: state.anyReading ? spreadAgainst(lugHz, plan.target) : 0,
-    spreadErrorCents: now.spreadErrorCents,
-    meanHz: nowHz,
-    meanErrorCents: (CENTS_PER_NEPER * Math.sqrt(varianceOf(belief, [1, 0, 0, 0, 0]))) / (2 * belief.x[MEAN]),
-    confidence: reason === null ? oddsOf(after, plan.target, head.lugs, toleranceCents).within : now.within,
-    readNext: readNext(belief, head.lugs, done ? [] : state.read),
+    ...{ done, reason, turns },
+    steps: moved ? orderSteps(turns, request.keys ?? DEFAULT_KEYS) : [],
+    pressAfter: moved,
+    ...{ targetHz: plan.targetHz, toleranceCents },
+    predictedHz: pass.predictedHz ?? stateLugHz(after, head.lugs),
+    predictedErrorCents: pass.predictedErrorCents ?? stateErrorCents(after, head.lugs),
+    spreadCents: state.knownBy ? spreadAgainst(stateLugHz(leading, head.lugs), plan.target) : 0,
+    spreadErrorCents: seen.now.spreadErrorCents,
+    meanHz: Math.sqrt(Math.max(1, belief.x[MEAN])),
+    meanErrorCents: (CENTS_PER_NEPER * Math.sqrt(varianceOf(belief, [1, 0, 0, 0, 0]))) / (2 * Math.max(1, belief.x[MEAN])),
+    confidence: moved ? odds(later).within : seen.now.within,
+    readNext: readNext(state, after, moved, again),
     leftOut: state.leftOut.map((lug) => lug + 1),
     learned: learnedFrom(belief),
     enough: isEnough(state, toleranceCents),
     ask: reason === null ? rodsToFeel(state, turns) : [],
     rods: rodPulls(state.rods),
-    silentRods: silent ? silent.rods.map((rod) => rod + 1) : [],
+    suspects: reason === 'suspect-rod' ? (named.length ? named : suspects) : [],
+    disagree: reason === 'readings-disagree' ? [...seen.disagree] : [],
+    readSpreadCents: seen.asRead.spreadCents,
+    knownBy: state.knownBy,
+    muteOther: explainPair(head, rounds.at(-1)!)?.cause === 'other-head',
     leftAlone: dead.map((rod) => rod + 1),
     hoopOrEdgeKnown: request.hoopOrEdge ?? false,
     surprise: rounds.length > 1 && state.read.length > 0 ? Math.sqrt(state.surprises.at(-1)!) : null,
@@ -66,8 +85,33 @@ export function even(request: EvenRequest): EvenAnswer {
   }
 }
 
+/** The turns of the pass: by the head as a whole, or lug by lug where its readings are to be taken as they are. */
+function passOf(
+  { believe, smallestStepTurns = DEFAULT_SMALLEST_STEP }: EvenRequest,
+  { state, plan, asRead: { outside } }: Seen,
+): { turns: number[]; predictedHz?: number[]; predictedErrorCents?: number[] } {
+  if (believe !== 'readings') return { turns: plan.turns }
+  const pass = byReadings(state, plan.targetHz, smallestStepTurns)
+  return outside ? pass : { ...pass, turns: pass.turns.map(() => 0) }
+}
+
+/** The turn that would tell whether a rod answers, within what a pass may turn. */
+function testTurns(
+  { head, largestStepTurns = DEFAULT_LARGEST_STEP }: EvenRequest,
+  { test }: ReturnType<typeof suspectsOf>[number],
+): number[] {
+  const turns = new Array<number>(head.lugs).fill(0)
+  test.rods.forEach((rod, i) => (turns[rod - 1] = Math.min(largestStepTurns, test.turns[i])))
+  return turns
+}
+
+/** The head's state as all of a request tells it. */
+export function stateFor(request: EvenRequest): HeadState {
+  return estimateHead(request.head, request.rounds, { ...request, aroundHz: targetMeanHz(request.target) })
+}
+
 /** The state behind an answer, for screens that draw the fit. */
 export function fittedState(request: EvenRequest) {
-  const state = estimateHead(request.head, request.rounds, request)
-  return { harmonics: stateHarmonics(state.belief), lugHz: stateLugHz(state.belief, request.head.lugs) }
+  const state = stateFor(request)
+  return { harmonics: stateHarmonics(state.leading), lugHz: stateLugHz(state.leading, request.head.lugs) }
 }

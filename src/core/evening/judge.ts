@@ -1,56 +1,108 @@
 import { stateErrorCents, stateLugHz } from '../head/belief'
-import { type HeadState } from '../head/estimate'
+import type { HeadState } from '../head/estimate'
 import { MEAN } from '../head/kalman'
 import { hoopPart } from '../head/rods'
 import { CENTS_PER_NEPER } from '../units/pitch'
-import { spreadAgainst, type oddsOf } from './confidence'
+import type { AsRead, Disagreement } from './asRead'
+import { PITCH_PART, spreadAgainst, type Odds } from './confidence'
 import { leanOf, type Plan } from './plan'
-import type { Silent } from './silent'
 import type { EvenRequest, Reason } from './types'
 
 /** Done is said when within tolerance is likelier than this, and far out is less likely than that. */
 const LIKELY = 0.5
-const UNLIKELY = 0.01
+const UNLIKELY = 0.02
 /** Known well enough to plan a pass: lug pitches to within this, in cents. */
 const ENOUGH_CENTS = 25
+/** So many readings that stand against the head, or this part of them, are no single slip. */
+const DISAGREE = 2
+const DISAGREE_PART = 0.34
+
+export interface Seen {
+  state: HeadState
+  plan: Plan
+  now: Odds
+  asRead: AsRead
+  toleranceCents: number
+  /** Readings that stand against the head, and what they contradict. */
+  against: ReadonlyArray<{ lug: number; cents: number }>
+  disagree: readonly Disagreement[]
+  suspected: boolean
+}
 
 /** Why to stop, or that more must be read; null to make the pass. */
-export function judge(
-  request: EvenRequest,
-  state: HeadState,
-  plan: Plan,
-  now: ReturnType<typeof oddsOf>,
-  toleranceCents: number,
-  silent: Silent | null,
-): Reason | null {
+export function judge(request: EvenRequest, seen: Seen): Reason | null {
+  const { state, plan, asRead, toleranceCents, against } = seen
   const { head } = request
-  const unread = head.lugs - state.read.length
+  if (state.knownBy === null) return 'need-readings'
+  const read = state.read.length
   const doubt = Math.max(...stateErrorCents(state.belief, head.lugs))
   // With every lug read there is nothing more to ask for: the pass is made from what there is.
-  if (!state.anyReading || (doubt > ENOUGH_CENTS && unread > 0)) return 'need-readings'
+  if (read > 0 && read < head.lugs && doubt > ENOUGH_CENTS && state.knownBy === 'pitch') return 'need-readings'
+  const still = plan.turns.every((turn) => turn === 0)
+  const many = against.length >= Math.min(DISAGREE, DISAGREE_PART * Math.max(3, read))
+  if (request.believe === 'readings') return still ? (asRead.outside ? 'no-turn-helps' : 'within-tolerance') : null
+  const unsure = against.length > 0 && seen.now.spreadErrorCents > ENOUGH_CENTS
+  if (many || unsure) return 'readings-disagree'
+  const unanswered = request.rounds.length > 1 && read === 0
+  if (isWithin(request, seen)) {
+    if (unanswered) return 'need-readings'
+    if (!asRead.outside && state.leftOut.length === 0) return 'within-tolerance'
+    if (still) return 'readings-disagree'
+  }
+  if (seen.suspected) return 'suspect-rod'
+  if (still) {
+    if (unanswered) return 'need-readings'
+    const spread = spreadAgainst(stateLugHz(state.leading, head.lugs), plan.target)
+    if (spread > toleranceCents && (request.hoopOrEdge || drumPulls(state))) return 'hoop-or-edge'
+    return plan.atCeiling ? 'ceiling' : 'no-turn-helps'
+  }
+  if (isPendulum(state.meanHistoryHz2, plan.target.mean)) return 'back-to-slack'
+  return null
+}
 
-  const lugHz = stateLugHz(state.belief, head.lugs)
+function isWithin(request: EvenRequest, { state, plan, now, toleranceCents }: Seen): boolean {
+  const lugHz = stateLugHz(state.leading, request.head.lugs)
   const off = Math.abs((CENTS_PER_NEPER * Math.log(state.belief.x[MEAN] / plan.target.mean)) / 2)
-  const spread = spreadAgainst(lugHz, plan.target)
   const reached = !('offsetTurns' in request.target) || offsetsReached(request, state)
-  if (
-    spread <= toleranceCents &&
-    off <= toleranceCents &&
+  if (state.knownBy !== 'pitch') return evenByOwnMeasure(request, state)
+  return (
+    spreadAgainst(lugHz, plan.target) <= toleranceCents &&
+    off <= PITCH_PART * toleranceCents &&
     reached &&
     now.within >= LIKELY &&
     now.farOut <= UNLIKELY
-  ) {
-    return 'within-tolerance'
+  )
+}
+
+/** Dials further apart than this many of their errors are not even. */
+const DIALS_APART = 3
+
+/** Even as far as dial, ear or hand can tell: nothing of it stands out. */
+function evenByOwnMeasure({ rounds, gaugeError = 1 }: EvenRequest, state: HeadState): boolean {
+  const round = rounds.at(-1)!
+  const dials = (round.gauge ?? []).filter((dial): dial is number => dial !== null)
+  if (dials.length) return dials.length === state.lugs && Math.max(...dials) - Math.min(...dials) <= DIALS_APART * gaugeError
+  const words = [...(round.ear ?? []), ...(round.feel ?? [])].filter((word) => word !== null)
+  return words.length > 0 && words.every((word) => word === 'alike')
+}
+
+/**
+ * Whether a reason ends the work: never over readings that lie outside the tolerance, and never with one left out that was
+ * not read again. The ceiling and what looking over found of hoop or edge are ends of their own.
+ */
+export function isDone(request: EvenRequest, reason: Reason | null, { asRead, state }: Seen): boolean {
+  switch (reason) {
+    case 'within-tolerance':
+      return true
+    case 'no-turn-helps':
+      return !asRead.outside && state.leftOut.length === 0
+    case 'hoop-or-edge':
+      return Boolean(request.hoopOrEdge) || (!asRead.outside && state.leftOut.length === 0)
+    case 'ceiling':
+      return state.leftOut.length === 0
+    default:
+      return false
   }
-  if (silent?.reason === 'dead-rod') return 'dead-rod'
-  if (plan.turns.every((turn) => turn === 0)) {
-    const drum = request.hoopOrEdge || drumPulls(state)
-    if (silent || (spread > toleranceCents && drum)) return 'hoop-or-edge'
-    return plan.atCeiling ? 'ceiling' : 'no-turn-helps'
-  }
-  // Rods that do not answer explain a mean that missed; slackening all would change nothing about them.
-  if (!silent && isPendulum(state.meanHistoryHz2, plan.target.mean)) return 'back-to-slack'
-  return null
 }
 
 /** Rods of a deliberately uneven head stand within this of where they are wanted, in turns. */

@@ -25,6 +25,10 @@ const LEVEL_STEPS = 6
 /** Cents that one rod and one turn are worth when the pitch is free: the cheapest pitch is sought, not the nearest. */
 const ROD_PRICE = 0.5
 
+/** Readings so far from the forecast, in squared standard errors, make the next pass a small one, of at most so many turns. */
+const SURPRISED = 9
+const CAREFUL_TURNS = 3 / 16
+
 export interface Plan {
   turns: number[]
   target: TargetPattern
@@ -39,6 +43,10 @@ export function choose(request: EvenRequest, state: HeadState, silent: readonly 
   const limits = limitsFor(request, state, silent)
   const lean = leanOf(request, state)
   const towards = (pattern: TargetPattern) => planTowards(request, state.belief, pattern, lean, limits)
+  // By dial, ear or hand the pitch is not known: the head is made even where it stands.
+  if (state.knownBy !== 'pitch' && !('offsetTurns' in target)) {
+    return towards({ mean: state.belief.x[MEAN], cosine: 0, sine: 0 }).plan
+  }
   return 'level' in target ? cheapest(state, towards) : towards(patternOf(target, state.belief)).plan
 }
 
@@ -123,7 +131,9 @@ function withCeiling(model: ReturnType<typeof passCost>, ceilingHz: number | und
 function limitsFor(request: EvenRequest, state: HeadState, silent: readonly number[]): SearchLimits {
   const { head, rounds, start, target } = request
   const { belief } = state
-  const largest = request.largestStepTurns ?? DEFAULT_LARGEST_STEP
+  const asked = request.largestStepTurns ?? DEFAULT_LARGEST_STEP
+  // What came otherwise than expected is met with care.
+  const largest = (state.surprises.at(-1) ?? 1) > SURPRISED ? Math.min(asked, CAREFUL_TURNS) : asked
   const quantumTurns = request.smallestStepTurns ?? DEFAULT_SMALLEST_STEP
   const done = Array.from({ length: head.lugs }, (_, rod) =>
     rounds.reduce((sum, round) => sum + (round.turns?.[rod] ?? 0), 0),

@@ -1,5 +1,8 @@
 import type { SlackSchoolId } from '../head/slackStart'
+import type { KnownBy } from '../head/estimate'
 import type { EvenHead, GaugeLaw, Learned, Round } from '../head/types'
+import type { Disagreement } from './asRead'
+import type { Suspect } from './suspect'
 
 /** The words of the `even` request and answer; `records/even.ts` guards them at the door. */
 export type EvenTarget =
@@ -29,6 +32,8 @@ export interface EvenRequest {
   learned?: Learned
   gaugeLaw?: GaugeLaw
   gaugeError?: number
+  /** Every lug's reading as it is, as one school does, although no whole head behaves so; or the head as a whole. */
+  believe?: 'readings' | 'head'
 }
 
 export type Reason =
@@ -36,7 +41,8 @@ export type Reason =
   | 'no-turn-helps'
   | 'ceiling'
   | 'hoop-or-edge'
-  | 'dead-rod'
+  | 'suspect-rod'
+  | 'readings-disagree'
   | 'back-to-slack'
   | 'need-readings'
 
@@ -72,8 +78,16 @@ export interface EvenAnswer {
   ask: number[]
   /** Pull of every rod away from the mean, in turns, and its error; what pitch cannot see stays wide. */
   rods: Array<{ turns: number; error: number }>
-  /** Rods (from 1) that were turned and did not answer, with the reasons `dead-rod` and `hoop-or-edge`. */
-  silentRods: number[]
+  /** With the reason `suspect-rod`: rods that may not answer, and the turn that would tell. */
+  suspects: Suspect[]
+  /** With the reason `readings-disagree`: lugs whose readings no head could show together. */
+  disagree: Disagreement[]
+  /** Highest minus lowest of the newest readings as they were taken, in cents; null under two. */
+  readSpreadCents: number | null
+  /** What the evenness is known by; all but pitch say nothing of the pitch. Null before anything was read. */
+  knownBy: KnownBy | null
+  /** The other head was free and near alike while reading: it shows in the readings, and is to be muted. */
+  muteOther: boolean
   /** What looking over found and this answer takes into account: rods left alone (from 1), and a hoop or edge not true. */
   leftAlone: number[]
   hoopOrEdgeKnown: boolean

@@ -8,8 +8,6 @@ import type { EvenHead, Learned } from './types'
 
 /** What pitch sees of a head: where a belief of it starts, what turns do to it, and what is read off it. */
 
-/** Unevenness as found: second harmonic's usual size against the squared pitch. 0.06 is some 50 cents each way. */
-const AS_FOUND = 0.06
 /** Part of a pass's effect that may not show: rods and film stick until pressed. */
 const STICKING = { pressed: 0.1, unpressed: 0.2 }
 /** However small the second harmonic's answer seems, a slip of the hand shows by this part of the turn law. */
@@ -62,13 +60,20 @@ function priorAnswers(head: EvenHead, learned?: Learned) {
   return { k, ratio }
 }
 
-/** Before anything was read or turned: around a squared pitch in Hz^2, with the drum's prior or learned answers. */
-export function startingBelief(head: EvenHead, learned: Learned | undefined, around: number): Belief {
+/**
+ * Before anything was read or turned: around a squared pitch in Hz^2, with the drum's prior or learned answers.
+ * @param rough the second harmonic's usual size against the squared pitch; 0.06 is some 50 cents each way
+ */
+export function startingBelief(
+  head: EvenHead,
+  learned: Learned | undefined,
+  around: number,
+  rough: number,
+): Belief {
   const { k, ratio } = priorAnswers(head, learned)
   const p = new Float64Array(25)
   p[MEAN * 6] = (2 * around) ** 2
-  p[COSINE * 6] = (AS_FOUND * around) ** 2
-  p[SINE * 6] = (AS_FOUND * around) ** 2
+  p[COSINE * 6] = p[SINE * 6] = (rough * around) ** 2
   p[TURN_LAW * 6] = k.sd ** 2
   p[SECOND * 6] = (ratio.mean * k.sd) ** 2 + (k.mean * ratio.sd) ** 2
   // A drum that answers strongly to all rods answers strongly to a pattern: the two are known together.
@@ -82,7 +87,7 @@ export function startingBelief(head: EvenHead, learned: Learned | undefined, aro
  */
 export function slackBelief(head: EvenHead, learned: Learned | undefined, school: SlackSchoolId): Belief {
   const { turns, turnsError, rodError } = SLACK_SCHOOLS[school]
-  const belief = startingBelief(head, learned, 1)
+  const belief = startingBelief(head, learned, 1, 1)
   const { x, p } = belief
   const k = x[TURN_LAW]
   const kVar = p[TURN_LAW * 6]

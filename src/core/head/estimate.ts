@@ -1,26 +1,39 @@
 import { turnLawPrior } from '../membrane/turnLaw'
 import { median } from '../numeric/median'
 import { slackBelief, startingBelief, turnNoise } from './belief'
+import { earReadings } from './ear'
 import { DEFAULT_GAUGE_ERROR, learnGaugeLaw, meanDial, tensionOf } from './gauge'
 import { harmonicsOf } from './harmonics'
-import { judgeReadings, takeGauge, takeLevels, takeReadings, withPitch } from './intake'
-import { COSINE, MEAN, SECOND, SINE, turn, type Belief } from './kalman'
-import { lugReadings } from './readings'
+import { momentsOf, readInto, type Hypothesis } from './hypotheses'
+import { surpriseOf, takeEvenness, takeGauge, takeLevels, wavesOf, withPitch } from './intake'
+import { COSINE, copyBelief, MEAN, SECOND, SINE, turn, type Belief } from './kalman'
+import { slipsOf } from './poleFit'
+import type { Reader } from './readingLaw'
+import { lugReadings, type LugReading } from './readings'
 import { rodFelt, roughAsSeen, rodsAsFound, rodsTurned, type RodBelief } from './rods'
 import { SLACK_SCHOOLS, type SlackSchoolId } from './slackStart'
 import { fitStanding } from './standing'
 import type { EvenHead, GaugeLaw, Learned, Round } from './types'
 
+/** What the evenness of a head is known by; anything but pitch says nothing of the pitch itself. */
+export type KnownBy = 'pitch' | 'gauge' | 'ear' | 'feel'
+
 /** What is believed of one head, and how surely. */
 export interface HeadState {
+  /** Everything that may be so, as one normal law: what is expected. */
   belief: Belief
+  /** The likeliest single story: what is drawn and named. */
+  leading: Belief
+  hypotheses: readonly Hypothesis[]
   lugs: number
   /** Lugs (0-based) of the newest round that were read, and those whose reading was left out. */
   read: number[]
   leftOut: number[]
-  /** Mean error in cents against the state before the newest readings, one per round read, for judging passes. */
+  /** Readings of the newest round as they were taken. */
+  newest: readonly LugReading[]
+  /** Mean squared pitch after each round that was read, for judging passes. */
   meanHistoryHz2: number[]
-  anyReading: boolean
+  knownBy: KnownBy | null
   /** How every rod pulls against the others, and what the hoop adds. */
   rods: RodBelief
   /** The gauge's law, given or learned; null without one. */
@@ -43,10 +56,26 @@ export interface KnownBefore {
   gaugeLaw?: GaugeLaw
   /** One standard error of a dial reading. */
   gaugeError?: number
+  /** Pitch that the head is near where none was read: its target. */
+  aroundHz?: number | null
+  /** One story only, from round to round: faster, for weighing what else may have happened. */
+  plain?: boolean
 }
 
 /** How well levels alone place the axis for a standing microphone, in rad. */
 const AXIS_OF_STANDING = 0.08
+/** Rounds, from the newest back, whose readings are looked at from all sides; older ones have been. */
+const THOROUGH_ROUNDS = 6
+/** Unevenness as found, relative to the squared pitch: a head that was tuned once, and one that is far out. */
+const AS_FOUND: ReadonlyArray<{ size: number; weight: number }> = [
+  { size: 0.04, weight: 0.6 },
+  { size: 0.14, weight: 0.4 },
+]
+/** What one number of two poles is, before a source has shown: their mean, or the peak of the louder. */
+const READERS: ReadonlyArray<{ reader: Reader; weight: number }> = [
+  { reader: 'mean', weight: 0.4 },
+  { reader: 'peak', weight: 0.6 },
+]
 
 /**
  * The state of a head after all rounds, from the oldest on. Readings of the newest round need no turns.
@@ -55,79 +84,162 @@ const AXIS_OF_STANDING = 0.08
 export function estimateHead(
   head: EvenHead,
   rounds: readonly Round[],
-  { learned, start = 'unknown', slackSchool, gaugeLaw, gaugeError = DEFAULT_GAUGE_ERROR }: KnownBefore = {},
+  known: KnownBefore = {},
 ): HeadState {
+  const { start = 'unknown', slackSchool, gaugeLaw, gaugeError = DEFAULT_GAUGE_ERROR } = known
   const { lugs } = head
-  const all = rounds.flatMap((round) => lugReadings(head, round).map((reading) => reading.hz))
-  const around = all.length
-    ? median(all) ** 2
-    : turnLawPrior(head.diameterInches, head.threadPitchMm, head.pliesMils).mean
-  let belief = slackSchool ? slackBelief(head, learned, slackSchool) : startingBelief(head, learned, around)
+  let hypotheses = startingHypotheses(head, rounds, known)
   const state: HeadState = {
-    ...{ belief, lugs, read: [], leftOut: [], meanHistoryHz2: [], anyReading: false },
-    ...{
-      rods: rodsAsFound(lugs, start, slackSchool && SLACK_SCHOOLS[slackSchool].rodError),
-      gaugeLaw: gaugeLaw ?? null,
-      surprises: [],
-      logEvidence: 0,
-    },
+    ...{ belief: momentsOf(hypotheses), leading: hypotheses[0].belief, hypotheses, lugs },
+    ...{ read: [], leftOut: [], newest: [], meanHistoryHz2: [], knownBy: null },
+    rods: rodsAsFound(lugs, start, slackSchool && SLACK_SCHOOLS[slackSchool].rodError),
+    ...{ gaugeLaw: gaugeLaw ?? null, surprises: [], logEvidence: 0 },
   }
+  const each = (change: (belief: Belief) => Belief) =>
+    (hypotheses = hypotheses.map((one) => ({ ...one, belief: change(one.belief) })))
   const dials: Array<{ dial: number; tension: number }> = []
   let presses = 0
+  let anyRead = false
   rounds.forEach((round, index) => {
-    const before = belief
-    const readings = lugReadings(head, round)
+    const before = momentsOf(hypotheses)
+    const readings = lugReadings(head, round, confirmedBy(rounds, index))
     const standing = round.mic === 'standing' ? fitStanding(round, lugs) : null
-    const taken = standing
-      ? {
-          belief: takeLevels(belief, standing, readings.length < 3 ? Infinity : AXIS_OF_STANDING, lugs),
-          leftOut: [],
-        }
-      : takeReadings(belief, readings, lugs)
-    belief = taken.belief
-    state.read = readings.map((reading) => reading.lug)
-    state.leftOut = taken.leftOut
-    if (index > 0 && readings.length) {
-      const { surprise, logDensity } = judgeReadings(before, belief)
-      state.surprises.push(surprise)
-      state.logEvidence += logDensity
-    } else {
-      state.surprises.push(1)
+    if (standing) {
+      each((belief) =>
+        takeLevels(belief, standing, readings.length < 3 ? Infinity : AXIS_OF_STANDING, lugs),
+      )
+    } else if (readings.length) {
+      const thorough = !known.plain && index >= rounds.length - THOROUGH_ROUNDS
+      const reading = round.mic === 'standing' ? standingOnly(hypotheses) : hypotheses
+      const taken = readInto(reading, readings, lugs, { thorough, first: !anyRead })
+      hypotheses = taken.hypotheses
+      if (anyRead) state.logEvidence += taken.logEvidence
     }
+    const now = momentsOf(hypotheses)
+    const best = leadingOf(hypotheses)
+    state.newest = readings
+    state.read = readings.map((reading) => reading.lug)
+    state.leftOut = standing || !readings.length ? [] : slipsOf(best.belief.x, readings, lugs, best.reader)
+    state.surprises.push(anyRead && readings.length ? surpriseOf(before, now) : 1)
     if (readings.length) {
-      state.meanHistoryHz2.push(belief.x[MEAN])
-      if (!state.anyReading) {
-        const seen = Math.hypot(belief.x[COSINE], belief.x[SINE]) / Math.max(1, belief.x[SECOND])
+      state.meanHistoryHz2.push(now.x[MEAN])
+      if (!anyRead) {
+        const seen = Math.hypot(now.x[COSINE], now.x[SINE]) / Math.max(1, now.x[SECOND])
         state.rods = roughAsSeen(state.rods, seen)
       }
-      state.rods = withPitch(state.rods, belief, lugs)
+      state.rods = withPitch(state.rods, now, lugs)
+      state.knownBy = 'pitch'
+      anyRead = true
     }
     const dial = meanDial(round.gauge ?? [])
     if (dial !== null) {
       if (readings.length) {
-        dials.push({ dial, tension: tensionOf(head, Math.sqrt(Math.max(1, belief.x[MEAN]))) })
+        dials.push({ dial, tension: tensionOf(head, Math.sqrt(Math.max(1, now.x[MEAN]))) })
         state.gaugeLaw = gaugeLaw ?? learnGaugeLaw(dials)
       }
-      const taken = takeGauge(head, state, belief, round.gauge!, gaugeError, readings.length > 0)
-      belief = taken.belief
+      const from = { rods: state.rods, gaugeLaw: state.gaugeLaw }
+      const taken = takeGauge(head, from, now, round.gauge!, gaugeError, readings.length > 0)
       state.rods = taken.rods
-      if (!readings.length && state.gaugeLaw) {
-        state.meanHistoryHz2.push(belief.x[MEAN])
+      if (!readings.length) each(taken.change)
+      if (!readings.length) {
+        if (state.gaugeLaw) {
+          state.meanHistoryHz2.push(momentsOf(hypotheses).x[MEAN])
+          state.knownBy = 'pitch'
+          anyRead = true
+        } else state.knownBy ??= 'gauge'
         state.read = round.gauge!.flatMap((value, lug) => (value === null ? [] : [lug]))
       }
     }
     round.feel?.forEach((feel, rod) => {
       if (feel) state.rods = rodFelt(state.rods, rod, feel)
     })
-    state.anyReading ||= readings.length > 0 || (dial !== null && state.gaugeLaw !== null)
+    if (round.feel?.some((feel) => feel !== null) && !readings.length && dial === null) {
+      const waves = wavesOf(state.rods)
+      each((belief) => takeEvenness(belief, waves, lugs))
+      state.knownBy ??= 'feel'
+    }
+    const heard = round.ear ? earReadings(round, Math.sqrt(Math.max(1, momentsOf(hypotheses).x[MEAN]))) : []
+    if (heard.length && !readings.length) {
+      const { belief } = leadingOf(hypotheses)
+      const fit = readInto([{ belief, weight: 1, reader: 'mean' }], heard, lugs, { thorough: true, first: true })
+      const found = momentsOf(fit.hypotheses)
+      each(() => withWavesOf(belief, found))
+      state.rods = withPitch(state.rods, momentsOf(hypotheses), lugs)
+      if (state.knownBy !== 'pitch') state.knownBy = 'ear'
+      state.read = heard.map(({ lug }) => lug)
+    }
     if (round.turns) {
       // Before the newest round's turns are followed by readings they count as pressed: a forecast says so.
       const pressed = rounds[index + 1]?.pressed ?? index === rounds.length - 1
-      belief = turn(belief, harmonicsOf(round.turns), turnNoise(belief, round.turns, pressed, presses === 0))
-      state.rods = rodsTurned(state.rods, round.turns)
+      const turns = round.turns
+      const first = presses === 0
+      each((belief) => turn(belief, harmonicsOf(turns), turnNoise(belief, turns, pressed, first)))
+      state.rods = rodsTurned(state.rods, turns)
       if (pressed) presses++
     }
   })
-  state.belief = belief
-  return state
+  return {
+    ...state,
+    belief: momentsOf(hypotheses),
+    leading: leadingOf(hypotheses).belief,
+    hypotheses,
+  }
+}
+
+function startingHypotheses(head: EvenHead, rounds: readonly Round[], known: KnownBefore): Hypothesis[] {
+  const all = rounds.flatMap((round) => lugReadings(head, round, new Set()))
+  const around = all.length
+    ? median(all.map(({ hz }) => hz)) ** 2
+    : known.aroundHz
+      ? known.aroundHz ** 2
+      : turnLawPrior(head.diameterInches, head.threadPitchMm, head.pliesMils).mean
+  const bare = all.some(({ poles, alone }) => !poles && !alone)
+  const readers = bare ? READERS : READERS.filter(({ reader }) => reader === 'peak')
+  const { learned, slackSchool } = known
+  const beliefs = slackSchool
+    ? [{ belief: slackBelief(head, learned, slackSchool), weight: 1 }]
+    : AS_FOUND.map(({ size, weight }) => ({ belief: startingBelief(head, learned, around, size), weight }))
+  return readers.flatMap(({ reader, weight }) =>
+    beliefs.map((one) => ({ belief: one.belief, weight: weight * one.weight, reader })),
+  )
+}
+
+function leadingOf(hypotheses: readonly Hypothesis[]): Hypothesis {
+  return hypotheses.reduce((a, b) => (b.weight > a.weight ? b : a))
+}
+
+const standingOnly = (hypotheses: readonly Hypothesis[]): Hypothesis[] =>
+  hypotheses.map((one) => ({ ...one, reader: 'standing' }))
+
+/** Mean as it was, evenness as it was found. */
+function withWavesOf(belief: Belief, found: Belief): Belief {
+  const next = copyBelief(belief)
+  for (const at of [COSINE, SINE]) {
+    for (let j = 0; j < 5; j++) next.p[at * 5 + j] = next.p[j * 5 + at] = found.p[at * 5 + j]
+    next.x[at] = found.x[at]
+  }
+  for (const at of [COSINE, SINE]) next.p[MEAN * 5 + at] = next.p[at * 5 + MEAN] = 0
+  return next
+}
+
+/** A repeat within so many cents of its errors confirms a reading. */
+const CONFIRMS_ERRORS = 3
+const CONFIRMS_CENTS = 3
+
+/**
+ * Lugs (0-based) whose reading in a round came again as it was read before, with nothing turned between: such a reading is a
+ * fact, whatever explains it.
+ */
+export function confirmedBy(rounds: readonly Round[], index: number): Set<number> {
+  const found = new Set((rounds[index].confirmed ?? []).map((lug) => lug - 1))
+  for (let i = index - 1; i >= 0 && rounds[i].turns?.every((turned) => turned === 0); i--) {
+    rounds[i].readingsHz?.forEach((before, lug) => {
+      const now = rounds[index].readingsHz?.[lug]
+      if (before === null || now === null || now === undefined) return
+      const errors = Math.hypot(rounds[i].readingErrorCents ?? 2, rounds[index].readingErrorCents ?? 2)
+      const apart = Math.abs(1200 * Math.log2(now / before))
+      if (apart <= CONFIRMS_ERRORS * errors + CONFIRMS_CENTS) found.add(lug)
+    })
+  }
+  return found
 }

@@ -2,8 +2,7 @@ import { cholesky, choleskySolve, invertSymmetric } from '../numeric/linear'
 import { gaugeSeen, meanDial, pitchOf, tensionAtDial } from './gauge'
 import { harmonicsOf } from './harmonics'
 import { COSINE, copyBelief, MEAN, SECOND, SINE, TURN_LAW, update, type Belief } from './kalman'
-import { fitPoles, type Gaussian3 } from './poleFit'
-import type { LugReading } from './readings'
+import type { Gaussian3 } from './poleFit'
 import { rodPulls, rodsSeen, type RodBelief } from './rods'
 import type { StandingFit } from './standing'
 import type { EvenHead, GaugeLaw } from './types'
@@ -24,37 +23,39 @@ export function withPitch(rods: RodBelief, belief: Belief, lugs: number): RodBel
   return rodsSeen(rods, part(COSINE), lugs === 4 ? null : part(SINE))
 }
 
-/** The dial: evenness in all patterns; with a law also the mean, and where no pitch was read the second pattern as well. */
+/**
+ * The dial: evenness in all patterns; with a law also the mean, and where no pitch was read the second pattern as well.
+ * @returns the rods, and what it changes in a belief of the pitch
+ */
 export function takeGauge(
   head: EvenHead,
   { rods, gaugeLaw }: { rods: RodBelief; gaugeLaw: GaugeLaw | null },
-  before: Belief,
+  { x }: Belief,
   gauge: ReadonlyArray<number | null>,
   gaugeError: number,
   pitchRead: boolean,
 ) {
-  let belief = before
   const dial = meanDial(gauge)!
+  let mean: { value: number; variance: number } | null = null
   if (!pitchRead && gaugeLaw) {
     const hz = pitchOf(head, tensionAtDial(gaugeLaw, dial))
     const read = gauge.filter((value) => value !== null).length
     const part = Math.hypot(gaugeError / Math.sqrt(read) / Math.max(1, gaugeLaw.g0 - dial), GAUGE_LAW_DOUBT)
-    belief = update(belief, unit(MEAN), hz * hz, (hz * hz * part) ** 2)
+    mean = { value: hz * hz, variance: (hz * hz * part) ** 2 }
   }
-  const held = Math.max(0.05, belief.x[MEAN] / Math.max(1, belief.x[TURN_LAW]))
+  const held = Math.max(LEAST_HELD_TURNS, (mean?.value ?? x[MEAN]) / Math.max(1, x[TURN_LAW]))
   const seen = gaugeSeen(rods, gauge, gaugeLaw, gaugeError, held)
-  if (!pitchRead) {
-    const second = belief.x[SECOND]
-    for (const [at, pattern] of secondPattern(seen)) {
-      if (at === SINE && head.lugs === 4) continue
-      const variance = (second * pattern.sd) ** 2
-      belief = update(belief, unit(at), second * pattern.turns, variance)
-    }
-  }
-  return { belief, rods: seen }
+  const waves = wavesOf(seen)
+  const change = (belief: Belief) =>
+    takeEvenness(mean ? update(belief, unit(MEAN), mean.value, mean.variance) : belief, waves, head.lugs)
+  return { rods: seen, change }
 }
 
-function secondPattern(rods: RodBelief): Array<[number, { turns: number; sd: number }]> {
+/** Even a slack head holds a little: a dial has something to give way to. */
+const LEAST_HELD_TURNS = 0.05
+
+/** The second pattern of the rods, in turns: what pitch would show of them. */
+export function wavesOf(rods: RodBelief): Array<[number, { turns: number; sd: number }]> {
   const pulls = rodPulls(rods)
   const { cosine, sine } = harmonicsOf(pulls.map(({ turns }) => turns))
   const sd = (Math.sqrt(2 / rods.lugs) * pulls.reduce((sum, { error }) => sum + error, 0)) / rods.lugs
@@ -64,30 +65,35 @@ function secondPattern(rods: RodBelief): Array<[number, { turns: number; sd: num
   ]
 }
 
-/** How well the readings agree with what was expected: from where mean and second harmonic were to where they are now. */
-export function judgeReadings(before: Belief, after: Belief): { surprise: number; logDensity: number } {
+/** Takes in evenness alone, as the rods' pull shows it: nothing is said of the mean. */
+export function takeEvenness(before: Belief, waves: ReturnType<typeof wavesOf>, lugs: number): Belief {
+  let belief = before
+  const second = before.x[SECOND]
+  for (const [at, pattern] of waves) {
+    if (at === SINE && lugs === 4) continue
+    belief = update(belief, unit(at), second * pattern.turns, (second * pattern.sd) ** 2)
+  }
+  return belief
+}
+
+/**
+ * How far readings lay from what was expected of them: squared standard errors, a third of their sum over mean and second
+ * harmonic. 1 is as expected.
+ */
+export function surpriseOf(before: Belief, after: Belief): number {
   const [a, b] = [seenPart(before), seenPart(after)]
   const l = cholesky(
     a.p.map((v, i) => v + b.p[i]),
     3,
   )
-  if (!l) return { surprise: 1, logDensity: 0 }
+  if (!l) return 1
   const d = a.x.map((v, i) => b.x[i] - v)
   const solved = choleskySolve(l, d, 3)
-  const chiSquared = d.reduce((sum, v, i) => sum + v * solved[i], 0)
-  const logRoot = Math.log(l[0]) + Math.log(l[4]) + Math.log(l[8])
-  return { surprise: chiSquared / 3, logDensity: -0.5 * chiSquared - logRoot }
-}
-
-/** Takes in a round's readings by their poles; lugs (0-based) that were left out as another mode or a slip. */
-export function takeReadings(belief: Belief, readings: readonly LugReading[], lugs: number) {
-  if (readings.length === 0) return { belief, leftOut: [] }
-  const { leftOut, prior, ...fit } = fitPoles(seenPart(belief), readings, lugs)
-  return { belief: condition(belief, prior, fit), leftOut }
+  return d.reduce((sum, v, i) => sum + v * solved[i], 0) / 3
 }
 
 /** Takes in what is believed of mean and second harmonic after readings, from a prior, with all that depends on them. */
-function condition(belief: Belief, prior: Gaussian3, { x, p }: Gaussian3): Belief {
+export function condition(belief: Belief, prior: Gaussian3, { x, p }: Gaussian3): Belief {
   const inverse = invertSymmetric(prior.p, 3)
   if (!inverse) return belief
   const next = copyBelief(belief)
@@ -117,7 +123,7 @@ function condition(belief: Belief, prior: Gaussian3, { x, p }: Gaussian3): Belie
 }
 
 /** Mean and second harmonic with their covariance. */
-function seenPart({ x, p }: Belief): Gaussian3 {
+export function seenPart({ x, p }: Belief): Gaussian3 {
   const size = x.length
   const part = new Float64Array(9)
   for (let i = 0; i < 3; i++) for (let j = 0; j < 3; j++) part[i * 3 + j] = p[i * size + j]

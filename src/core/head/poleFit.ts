@@ -1,16 +1,15 @@
-import { median } from '../numeric/median'
+import { fisherDescend, type Scored } from '../numeric/fisher'
 import { invertSymmetric } from '../numeric/linear'
-import { newtonDescend, type Minimum } from '../numeric/newton'
+import { median } from '../numeric/median'
 import { CENTS_PER_NEPER } from '../units/pitch'
 import { lugAngle } from './harmonics'
-import { likelihood, type Reader } from './poleLikelihood'
+import { densityOf, partsOf, polesOf, worthOf, type Part, type Reader } from './readingLaw'
 import type { LugReading } from './readings'
 
 /**
- * A head has two edge frequencies, not one per lug (first-order perturbation of the degenerate (1,1) pair). A tap at
- * lug angle t shows them with the weights cos^2 and sin^2 of t - a, a the axis. This finds mean and second harmonic
- * (squared pitches, Hz^2) from what was heard at the lugs: both poles with their levels, one pole, or a bare number that
- * may be their weighted mean or the louder of the two. Which it was is not known, so all are weighed.
+ * Finds mean and second harmonic (squared pitches, Hz^2) of a head from what was read at its lugs and what was believed
+ * before. The likelihood has several hills where only the louder pole is known, so it is climbed from many starts and all
+ * hills that count are kept.
  */
 export interface Gaussian3 {
   /** Mean, cosine, sine of the squared pitch, Hz^2. */
@@ -19,101 +18,134 @@ export interface Gaussian3 {
   p: Float64Array
 }
 
-export interface PoleFit extends Gaussian3 {
-  /** The prior that was used: wider than the one given where the readings contradict that. */
-  prior: Gaussian3
-
-  /** Lugs (0-based) whose reading is likelier another mode or a slip. */
-  leftOut: number[]
+/** One hill: its place, width, and the log of the probability of the readings under it. */
+export interface Hill extends Gaussian3 {
+  logEvidence: number
 }
 
-const AXES = 12
-const SIZES = [0.3, 1, 2.2]
-const STARTS = 4
-
-/**
- * Readings are first taken as if they were off by so many cents more, then sharper: far from the truth every reading looks
- * like a slip, and nothing says where to go. What was believed before softens with them.
- */
-const SOFT_CENTS = [35, 8, 0]
+/** Readings are first taken as if off by so many cents more: far from the truth each looks like a slip. */
+const SOFT_CENTS = [25, 6, 0]
+/** What was believed before softens with them, by one over so many cents. */
 const PRIOR_SOFTENS_CENTS = 6
+/** Axes of the pair that are tried, and how sharply the louder pole is heard in those tries. */
+const AXES = 24
+const START_POWERS = [1, 8]
+/** A reading that lies this many times the usual off a try's wave is not counted in it. */
+const STRAY_TIMES = 3
+/** Tries are told apart from each other, and only so many are climbed. */
+const CLIMBED = 4
+/** Step of the gradient's differences, relative to the mean squared pitch. */
+const GRADIENT_STEP = 1e-6
+/** Hills nearer than this, in squared standard errors, are one. */
+const ONE_HILL = 1
 
-/** Where more of the readings than this part contradict what was believed, that is the wrong one, and counts this much less. */
-const CONTRADICTED = 0.34
-const DOUBT = 36
-
-/** @param prior what is believed before; with a wide prior the readings decide alone */
-export function fitPoles(prior: Gaussian3, readings: readonly LugReading[], lugs: number): PoleFit {
-  const fit = fitOnce(prior, readings, lugs)
-  if (readings.length < 3 || fit.leftOut.length <= CONTRADICTED * readings.length) return fit
-  const wide = { x: prior.x, p: prior.p.map((v) => DOUBT * v) }
-  const again = fitOnce(wide, readings, lugs)
-  if (again.leftOut.length <= CONTRADICTED * readings.length) return again
-  // Nothing fits them all: a plain wave through them, not trusted far. Readings are never all thrown away.
-  const loose = readings.map((reading) => ({
-    ...reading,
-    errorHz: Math.hypot(reading.errorHz, LOOSE * reading.hz),
-  }))
-  return { ...waveThrough(wide, loose, lugs), leftOut: [], prior: wide }
+/** Starts that do not depend on what is believed; worked out once for a round's readings. */
+export function startsFor(readings: readonly LugReading[], lugs: number): Array<[number, number, number]> {
+  const points = readings.flatMap(({ lug, hz, poles }) => {
+    const angle = 2 * lugAngle(lug, lugs)
+    return [{ angle, squared: poles ? (poles[0].hz ** 2 + poles[1].hz ** 2) / 2 : hz * hz, poles }]
+  })
+  const all = readings.flatMap(({ hz, poles }) => poles?.map((pole) => pole.hz ** 2) ?? [hz * hz])
+  const middle = median(all)
+  const inside = all.filter((value) => Math.abs(Math.log(value / middle)) < WIDEST_LOG)
+  const mid = (Math.max(...inside) + Math.min(...inside)) / 2
+  const half = Math.max(0.004 * mid, (Math.max(...inside) - Math.min(...inside)) / 2)
+  const starts: Array<[number, number, number]> = [[middle, 0, 0]]
+  for (let step = 0; step < AXES; step++) {
+    const axis = (Math.PI * step) / AXES
+    const [cosine, sine] = [Math.cos(2 * axis), Math.sin(2 * axis)]
+    starts.push([mid, half * cosine, half * sine])
+    for (const power of START_POWERS) {
+      const wave = waveAlong(points, axis, power)
+      if (wave) starts.push([wave.mean, wave.size * cosine, wave.size * sine])
+    }
+  }
+  return starts
 }
 
-/** What readings that fit nothing are worth, as a part of their pitch: some 10 cents. */
-const LOOSE = 0.006
+/** Squared pitches further than this from the middle, as a logarithm, are another mode: pairs up to 450 cents are looked for. */
+const WIDEST_LOG = (2 * 450) / CENTS_PER_NEPER
 
-function fitOnce(prior: Gaussian3, readings: readonly LugReading[], lugs: number): PoleFit {
-  const weight = invertSymmetric(prior.p, 3)
-  if (!weight || readings.length === 0) return { ...prior, leftOut: [], prior }
-  const quick = fitAtOnce(prior, weight, readings, lugs)
-  if (quick) return quick
-  // One reader made all bare numbers of a round: either all are means or none is.
-  const bare = readings.some(({ poles, alone }) => !poles && !alone)
-  const readers: Reader[] = bare ? ['mean', 'louder'] : ['louder']
-  const modes = readers.flatMap((reader) => modesFor(reader, prior, weight, readings, lugs))
-  return { ...mixture(modes, prior), leftOut: slips(readings, modes, lugs), prior }
+/** Mean and size of the pair along a given axis, by least squares; strays are left out the second time. */
+function waveAlong(points: ReadonlyArray<{ angle: number; squared: number }>, axis: number, power: number) {
+  let used = points.map(({ angle, squared }) => {
+    const share = 0.5 * (1 + Math.cos(angle - 2 * axis))
+    const up = (share + 1e-6) ** power
+    return { level: (2 * up) / (up + (1 - share + 1e-6) ** power) - 1, squared }
+  })
+  for (let turn = 0; turn < 2; turn++) {
+    const n = used.length
+    const meanLevel = used.reduce((sum, { level }) => sum + level, 0) / n
+    const meanSquared = used.reduce((sum, { squared }) => sum + squared, 0) / n
+    const sxx = used.reduce((sum, { level }) => sum + (level - meanLevel) ** 2, 0)
+    if (n < 2 || sxx < 0.05) return null
+    const sxy = used.reduce(
+      (sum, { level, squared }) => sum + (level - meanLevel) * (squared - meanSquared),
+      0,
+    )
+    const size = sxy / sxx
+    const mean = meanSquared - size * meanLevel
+    if (turn === 1) return size > 0 && size < 0.5 * mean ? { mean, size } : null
+    const off = used.map(({ level, squared }) => Math.abs(squared - mean - size * level))
+    const usual = Math.max(median(off), 1e-3 * mean)
+    used = used.filter((_, i) => off[i] <= STRAY_TIMES * usual)
+  }
+  return null
 }
 
-/** A reading is well explained when another mode is this much less likely than the head's own. */
-const WELL_EXPLAINED = 0.02
-
-/**
- * The common case, poles heard and nothing odd: from the plain wave through the readings straight down, taken when every
- * reading is well explained there. Null otherwise.
- */
-function fitAtOnce(
+/** The hills of what is believed after some readings, the likeliest first; none where nothing fits at all. */
+export function fitHills(
   prior: Gaussian3,
-  weight: Float64Array,
   readings: readonly LugReading[],
   lugs: number,
-): PoleFit | null {
-  if (readings.length < 3 || readings.some(({ poles, alone }) => !poles && !alone)) return null
-  const length = (softCents: number) => stepScale(prior, readings, softCents)
-  let x: readonly number[] = waveThrough(prior, readings, lugs).x
-  let mode: Mode | null = null
-  for (const softCents of SOFT_CENTS.slice(1)) {
-    const score = scoreOf(prior, weight, readings, lugs, 'louder', softCents)
-    mode = { ...newtonDescend(score, x, length(softCents)), reader: 'louder' }
-    x = mode.x
+  reader: Reader,
+  starts: ReadonlyArray<readonly [number, number, number]>,
+): Hill[] {
+  const weight = invertSymmetric(prior.p, 3)
+  if (!weight) return []
+  const h = GRADIENT_STEP * Math.max(100, prior.x[0])
+  const soft = scoreOf(prior, weight, readings, lugs, reader, SOFT_CENTS[0])
+  const first = starts
+    .map((x) => ({ x, value: soft.value(x) }))
+    .sort((a, b) => a.value - b.value)
+    .slice(0, CLIMBED)
+  let climbed: Array<{ x: ArrayLike<number>; value: number; p: Float64Array }> = []
+  let from: Array<ArrayLike<number>> = [prior.x, ...first.map(({ x }) => x)]
+  for (const cents of SOFT_CENTS) {
+    const score = scoreOf(prior, weight, readings, lugs, reader, cents)
+    climbed = apart(
+      from.flatMap((x) => {
+        const found = fisherDescend(score.value, score.scored, x, h)
+        return found ? [found] : []
+      }),
+    )
+    from = climbed.map(({ x }) => x)
   }
-  const explained = readings.every((reading) => {
-    const { total, slip } = likelihood(reading, x, lugs, 'louder')
-    return slip < WELL_EXPLAINED * total
-  })
-  return explained && mode?.p ? { ...mixture([mode], prior), leftOut: [], prior } : null
+  const logPrior = 0.5 * logDeterminant(weight)
+  return climbed.map(({ x, value, p }) => ({
+    x: [x[0], x[1], x[2]],
+    p,
+    logEvidence: -value + logPrior + 0.5 * logDeterminant(p),
+  }))
 }
 
-/** Least squares of mean and second harmonic through the readings' weighted means, with the prior as a soft anchor. */
-function waveThrough(prior: Gaussian3, readings: readonly LugReading[], lugs: number): Gaussian3 {
-  let { x, p } = prior
-  for (const { lug, hz, errorHz } of readings) {
-    const angle = 2 * lugAngle(lug, lugs)
-    const row = [1, Math.cos(angle), Math.sin(angle)]
-    const gain = [0, 1, 2].map((i) => row.reduce((sum, v, j) => sum + p[i * 3 + j] * v, 0))
-    const total = gain.reduce((sum, v, i) => sum + v * row[i], 0) + (2 * hz * errorHz) ** 2
-    const off = hz * hz - row.reduce((sum, v, i) => sum + v * x[i], 0)
-    x = x.map((v, i) => v + (gain[i] / total) * off) as Gaussian3['x']
-    p = p.map((v, at) => v - (gain[Math.floor(at / 3)] * gain[at % 3]) / total)
+/** Of climbs that ended on the same hill, one. */
+function apart<T extends { x: ArrayLike<number>; value: number; p: Float64Array }>(climbed: readonly T[]): T[] {
+  const kept: T[] = []
+  for (const one of [...climbed].sort((a, b) => a.value - b.value)) {
+    if (!kept.some((other) => distance(one.x, other) < ONE_HILL)) kept.push(one)
   }
-  return { x, p }
+  return kept
+}
+
+/** Squared distance of a place from a hill, in its standard errors. */
+export function distance(x: ArrayLike<number>, hill: { x: ArrayLike<number>; p: Float64Array }): number {
+  const inverse = invertSymmetric(hill.p, 3)
+  if (!inverse) return Infinity
+  let sum = 0
+  for (let i = 0; i < 3; i++)
+    for (let j = 0; j < 3; j++) sum += (x[i] - hill.x[i]) * inverse[i * 3 + j] * (x[j] - hill.x[j])
+  return sum
 }
 
 function scoreOf(
@@ -124,110 +156,82 @@ function scoreOf(
   reader: Reader,
   softCents: number,
 ) {
-  const soften = 1 + softCents / PRIOR_SOFTENS_CENTS
-  return (x: readonly number[]) => {
-    const d = x.map((v, i) => (v - prior.x[i]) / soften)
+  const ease = 1 / (1 + softCents / PRIOR_SOFTENS_CENTS) ** 2
+  const soft = softCents / CENTS_PER_NEPER
+  const priorPart = (x: ArrayLike<number>) => {
     let sum = 0
-    for (let i = 0; i < 3; i++) for (let j = 0; j < 3; j++) sum += 0.5 * d[i] * weight[i * 3 + j] * d[j]
-    for (const reading of readings) sum -= Math.log(likelihood(reading, x, lugs, reader, softCents).total)
+    for (let i = 0; i < 3; i++)
+      for (let j = 0; j < 3; j++) sum += (x[i] - prior.x[i]) * weight[i * 3 + j] * (x[j] - prior.x[j])
+    return 0.5 * ease * sum
+  }
+  const value = (x: ArrayLike<number>) => {
+    const poles = polesOf(x)
+    let sum = priorPart(x)
+    for (const reading of readings)
+      sum -= Math.log(densityOf(reading, partsOf(reading, poles, lugs, reader, soft)).total)
     return sum
   }
+  /** Slopes of the residuals by differences; each way a reading can come about counts as far as it is likely. */
+  const scored = (x: ArrayLike<number>): Scored => {
+    const step = 10 * GRADIENT_STEP * Math.max(100, x[0])
+    const at = polesOf(x)
+    const near = [0, 1, 2].map((i) => polesOf([0, 1, 2].map((j) => x[j] + (i === j ? step : 0))))
+    const information = weight.map((w) => ease * w)
+    let sum = priorPart(x)
+    for (const reading of readings) {
+      const parts = partsOf(reading, at, lugs, reader, soft)
+      const { total } = densityOf(reading, parts)
+      sum -= Math.log(total)
+      const moved = near.map((poles) => partsOf(reading, poles, lugs, reader, soft))
+      parts.forEach((part, at) => addInformation(information, reading, part, moved, at, total, step))
+    }
+    return { value: sum, information }
+  }
+  return { value, scored }
 }
 
-function modesFor(
-  reader: Reader,
-  prior: Gaussian3,
-  weight: Float64Array,
+function addInformation(
+  information: Float64Array,
+  reading: LugReading,
+  part: Part,
+  moved: readonly Part[][],
+  index: number,
+  total: number,
+  step: number,
+) {
+  const own = densityOf(reading, [part])
+  const likely = Math.max(0, own.total - own.slip) / total
+  if (likely < 1e-6) return
+  const worth = likely * worthOf(part.residuals)
+  part.residuals.forEach((residual, r) => {
+    const slopes = moved.map((parts) => (parts[index].residuals[r] - residual) / step)
+    for (let i = 0; i < 3; i++)
+      for (let j = 0; j < 3; j++) information[i * 3 + j] += worth * slopes[i] * slopes[j]
+  })
+}
+
+function logDeterminant(a: Float64Array): number {
+  return Math.log(
+    Math.max(
+      1e-300,
+      a[0] * (a[4] * a[8] - a[5] * a[7]) -
+        a[1] * (a[3] * a[8] - a[5] * a[6]) +
+        a[2] * (a[3] * a[7] - a[4] * a[6]),
+    ),
+  )
+}
+
+/** Lugs (0-based) whose reading is likelier another mode or a slip than what this state would show. */
+export function slipsOf(
+  x: ArrayLike<number>,
   readings: readonly LugReading[],
   lugs: number,
-): Mode[] {
-  const scoreAt = (softCents: number) => scoreOf(prior, weight, readings, lugs, reader, softCents)
-  const length = (softCents: number) => stepScale(prior, readings, softCents)
-  const soft = scoreAt(SOFT_CENTS[0])
-  let modes: Mode[] = startsOf(prior, readings, lugs)
-    .map((x) => ({ x, value: soft(x), p: null, reader }))
-    .sort((a, b) => a.value - b.value)
-    .slice(0, STARTS)
-  for (const softCents of SOFT_CENTS) {
-    const score = scoreAt(softCents)
-    modes = apart(
-      modes.map(({ x }) => ({ ...newtonDescend(score, x, length(softCents)), reader })),
-      length(softCents),
-    )
-  }
-  return modes
-}
-
-/** Modes that differ; of those that came to the same place, one. */
-function apart(modes: readonly Mode[], length: number): Mode[] {
-  const sorted = [...modes].sort((a, b) => a.value - b.value)
-  return sorted.filter(
-    ({ x }, i) =>
-      sorted.findIndex((other) => Math.hypot(...other.x.map((v, j) => v - x[j])) < 4 * length) === i,
-  )
-}
-
-/** A length in Hz^2 over which the score bends: that of one reading's error. */
-function stepScale(prior: Gaussian3, readings: readonly LugReading[], softCents: number): number {
-  const errors = readings.map(
-    ({ hz, errorHz }) => 2 * hz * Math.hypot(errorHz, (hz * softCents) / CENTS_PER_NEPER),
-  )
-  return 0.3 * Math.min(Math.min(...errors), Math.sqrt(prior.p[0]))
-}
-
-/** Starts: the prior, the plain wave through the numbers, and pairs of every axis and some sizes. */
-function startsOf(prior: Gaussian3, readings: readonly LugReading[], lugs: number): number[][] {
-  const middle = median(readings.map(({ hz }) => hz))
-  const mean = middle ** 2
-  const all = readings.flatMap(({ hz, poles }) => poles?.map((pole) => pole.hz) ?? [hz])
-  const inside = all.filter((hz) => Math.abs(CENTS_PER_NEPER * Math.log(hz / middle)) < 250)
-  const size = Math.max(2 * middle * 0.1, (Math.max(...inside) ** 2 - Math.min(...inside) ** 2) / 2)
-  const waves = SIZES.flatMap((part) =>
-    Array.from({ length: AXES }, (_, i) => {
-      const angle = (2 * Math.PI * i) / AXES
-      return [mean, part * size * Math.cos(angle), lugs === 4 ? prior.x[2] : part * size * Math.sin(angle)]
-    }),
-  )
-  return [[...prior.x], [mean, 0, prior.x[2]], ...waves]
-}
-
-interface Mode extends Minimum {
-  reader: Reader
-}
-
-/** The modes found as one normal law with their common mean and covariance. */
-function mixture(modes: readonly Mode[], prior: Gaussian3): Gaussian3 {
-  const usable = modes.filter(({ p }) => p !== null)
-  if (usable.length === 0) return { x: modes.length ? (modes[0].x as Gaussian3['x']) : prior.x, p: prior.p }
-  const best = Math.min(...usable.map(({ value }) => value))
-  const weights = usable.map(({ value, p }) => Math.exp(best - value) * Math.sqrt(Math.abs(determinant(p!))))
-  const total = weights.reduce((sum, w) => sum + w, 0)
-  const x = [0, 1, 2].map((i) => usable.reduce((sum, mode, m) => sum + (weights[m] * mode.x[i]) / total, 0))
-  const p = new Float64Array(9)
-  usable.forEach((mode, m) => {
-    for (let i = 0; i < 3; i++) {
-      for (let j = 0; j < 3; j++)
-        p[i * 3 + j] += (weights[m] / total) * (mode.p![i * 3 + j] + (mode.x[i] - x[i]) * (mode.x[j] - x[j]))
-    }
-  })
-  // A flat place tells nothing: no wider than what was believed.
-  const flat = [0, 4, 8].some((i) => !(p[i] > 0 && p[i] <= prior.p[i]))
-  return { x: x as Gaussian3['x'], p: flat ? prior.p : p }
-}
-
-function determinant(a: Float64Array): number {
-  return (
-    a[0] * (a[4] * a[8] - a[5] * a[7]) -
-    a[1] * (a[3] * a[8] - a[5] * a[6]) +
-    a[2] * (a[3] * a[7] - a[4] * a[6])
-  )
-}
-
-function slips(readings: readonly LugReading[], modes: readonly Mode[], lugs: number): number[] {
-  const best = modes.reduce((a, b) => (b.value < a.value ? b : a))
+  reader: Reader,
+): number[] {
+  const poles = polesOf(x)
   return readings
     .filter((reading) => {
-      const { total, slip } = likelihood(reading, best.x, lugs, best.reader)
+      const { total, slip } = densityOf(reading, partsOf(reading, poles, lugs, reader, 0))
       return slip > 0.5 * total
     })
     .map(({ lug }) => lug)

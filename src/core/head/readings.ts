@@ -13,6 +13,8 @@ export interface LugReading {
   poles?: [{ hz: number; levelDb: number }, { hz: number; levelDb: number }]
   /** True where the sound was looked through for poles and one was found; a bare number says nothing of that. */
   alone: boolean
+  /** It was taken again and came out alike: no slip. */
+  confirmed?: boolean
 }
 
 export const DEFAULT_READING_CENTS = 2
@@ -23,8 +25,14 @@ const HANDLING_CENTS = 0.7
  * The readings of a round, poles before bare numbers where a lug has both; those taken with the other head free are
  * carried to what they would read with it muted.
  */
-export function lugReadings(head: EvenHead, round: Round): LugReading[] {
-  const heard = heardReadings(round)
+export function lugReadings(
+  head: EvenHead,
+  round: Round,
+  confirmed: ReadonlySet<number>,
+): LugReading[] {
+  const heard = heardReadings(round).map((reading) =>
+    confirmed.has(reading.lug) ? { ...reading, confirmed: true } : reading,
+  )
   if (round.otherHead !== 'free' || heard.length === 0) return heard
   // The shift is that of the head as a whole: one factor for all lugs, from their middle.
   const middle = heard.reduce((sum, reading) => sum + reading.hz, 0) / heard.length

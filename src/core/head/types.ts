@@ -18,6 +18,9 @@ export interface EvenHead {
 /** What a hand felt of a rod, against the others. */
 export type Feel = 'loose' | 'alike' | 'tight'
 
+/** What an ear says of a lug against the round's reference lug. */
+export type Ear = 'much-lower' | 'lower' | 'alike' | 'higher' | 'much-higher'
+
 /** A dial gauge's law: g = g0 - c / T, T in N/m. */
 export interface GaugeLaw {
   g0: number
@@ -46,6 +49,11 @@ export interface Round {
   gauge?: (number | null)[]
   /** What the hand felt of every rod; null where it was not felt. */
   feel?: (Feel | null)[]
+  /** What the ear said of every lug against the reference lug (from 1); null where it was not listened to. */
+  ear?: (Ear | null)[]
+  earReference?: number
+  /** Lugs (from 1) whose reading was taken again and came out alike. */
+  confirmed?: number[]
   /** Turned after these readings, net per rod; none on the newest round. */
   turns?: number[]
 }

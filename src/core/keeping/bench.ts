@@ -1,5 +1,4 @@
 import { EVENING_VERSION } from '../evening/even'
-import { silentRods, withoutTurns } from '../evening/silent'
 import type { EvenRequest } from '../evening/types'
 import { learnedFrom } from '../head/belief'
 import { estimateHead, type HeadState } from '../head/estimate'
@@ -130,25 +129,12 @@ function estimatedHead({ drum, side, findings }: BenchHead, otherHz: number | nu
 /** Learned answers are never surer than this part: a head that changed must be able to say so. */
 const LEAST_DOUBT = 0.1
 
-/** The state after a history, without the turns of rods that did not answer: those teach nothing of the head. */
-const soundState = remembered((head, rounds, learned, slack) => {
-  const state = estimated(head, rounds, learned, slack)
-  const request = {
-    head,
-    target: { level: true as const },
-    rounds: [...rounds],
-    ...(learned ? { learned } : {}),
-  }
-  const silent = silentRods(request, state)
-  return silent ? estimated(head, withoutTurns(request, silent.rods).rounds, learned, slack) : state
-})
-
 function learnedOver(drum: Drum, side: Side, sittings: readonly Sitting[]): Learned | null {
   const head = evenHeadOf(drum, side, null)
   return sittings.slice(-SITTINGS_LEARNED).reduce<Learned | null>((learned, sitting) => {
     if (sitting.passes.length < 2) return learned
     const rounds = roundsOf(sitting, drum.lugs, false)
-    const next = learnedFrom(soundState(head, rounds, learned, sitting.slack).belief)
+    const next = learnedFrom(estimated(head, rounds, learned, sitting.slack).belief)
     return {
       ...next,
       hz2PerTurnError: Math.max(next.hz2PerTurnError * FORGETTING, LEAST_DOUBT * next.hz2PerTurn),
@@ -163,8 +149,9 @@ export function fittedOf(head: BenchHead, sitting: Sitting | null): (Fitted & { 
   const { drum, side } = head
   const rounds = roundsOf(sitting, drum.lugs, false)
   const state = estimated(evenHeadOf(drum, side, null), rounds, null, sitting.slack)
-  if (!state.anyReading) return null
-  const { x, p } = state.belief
+  if (state.knownBy !== 'pitch') return null
+  const { x } = state.leading
+  const { p } = state.belief
   const toCents = CENTS_PER_NEPER / (2 * x[MEAN])
   return {
     at: sitting.endedAt,

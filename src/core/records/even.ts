@@ -16,6 +16,10 @@ const pole = z.strictObject({
 /** What a hand feels of a rod against the others. */
 export const feelSchema = z.enum(['loose', 'alike', 'tight'])
 
+export const earSchema = z.enum(['much-lower', 'lower', 'alike', 'higher', 'much-higher'])
+
+const lugNumber = z.int().min(1).max(24)
+
 const round = z.strictObject({
   readingsHz: z.array(hz.nullable()).optional(),
   readingErrorCents: positive.max(200).optional(),
@@ -25,6 +29,9 @@ const round = z.strictObject({
   mic: z.enum(['with-tap', 'standing']).optional(),
   gauge: z.array(z.number().min(-1000).max(1000).nullable()).optional(),
   feel: z.array(feelSchema.nullable()).optional(),
+  ear: z.array(earSchema.nullable()).optional(),
+  earReference: lugNumber.optional(),
+  confirmed: z.array(lugNumber).max(24).optional(),
   turns: z.array(z.number().min(-20).max(20)).optional(),
 })
 
@@ -72,6 +79,7 @@ export const evenRequestSchema = z.strictObject({
   hoopOrEdge: z.boolean().optional(),
   gaugeLaw: z.strictObject({ g0: z.number(), c: positive }).optional(),
   gaugeError: positive.max(100).optional(),
+  believe: z.enum(['readings', 'head']).optional(),
   learned: z
     .strictObject({
       hz2PerTurn: positive,
@@ -116,6 +124,13 @@ function wrongLength(request: Parsed): Problem | null {
       return wrong(`${at}.gauge`, 'dial readings', round.gauge.length)
     }
     if (round.feel && round.feel.length !== lugs) return wrong(`${at}.feel`, 'words', round.feel.length)
+    if (round.ear && round.ear.length !== lugs) return wrong(`${at}.ear`, 'words', round.ear.length)
+    const strayLug = [round.earReference ?? 1, ...(round.confirmed ?? [])].find((lug) => lug > lugs)
+    if (strayLug !== undefined)
+      return {
+        where: `${at}.${strayLug === round.earReference ? 'earReference' : 'confirmed'}`,
+        what: `expected a lug from 1 to ${lugs}, got ${strayLug}`,
+      }
     if (round.turns && round.turns.length !== lugs) return wrong(`${at}.turns`, 'turns', round.turns.length)
     if (!round.turns && !newest) {
       return {

@@ -20,11 +20,12 @@ const WORDS: Record<string, string> = {
   ceiling: 'Ceiling',
   'back-to-slack': 'Start over',
   'hoop-or-edge': 'Hoop',
-  'dead-rod': 'Dead rod',
+  'suspect-rod': 'Test a rod',
+  'readings-disagree': 'Tap again',
 }
 
 /** Reasons behind which there is something to find; going back to slack begins at the slack start. */
-const STUCK = new Set(['no-turn-helps', 'hoop-or-edge', 'dead-rod', 'back-to-slack'])
+const STUCK = new Set(['no-turn-helps', 'hoop-or-edge', 'suspect-rod', 'back-to-slack'])
 
 /** Nothing more to turn, and why. */
 export function DonePanel({ view }: { view: BenchView }) {

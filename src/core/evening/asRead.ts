@@ -1,0 +1,131 @@
+import type { HeadState } from '../head/estimate'
+import { harmonicAt } from '../head/harmonics'
+import { densityOf, heardBetween, partsOf, polesOf, shareAt, type Reader } from '../head/readingLaw'
+import type { LugReading } from '../head/readings'
+import { CENTS_PER_NEPER } from '../units/pitch'
+import type { TargetPattern } from './cost'
+
+/**
+ * What was read, beside what is believed: it stands outside the estimate and can veto it. A tool that calls a head even over
+ * readings that are not is worse than none.
+ */
+export interface AsRead {
+  /** Highest minus lowest of the newest readings against the target's own profile, in cents; null under two. */
+  spreadCents: number | null
+  /** The readings lie outside the tolerance by more than their errors. */
+  outside: boolean
+}
+
+/** Errors beyond which a difference is no chance: 95% of a normal law. */
+export const BEYOND_ERRORS = 1.96
+
+const errorCents = ({ errorHz, hz }: LugReading) => (CENTS_PER_NEPER * errorHz) / hz
+
+/** @param pitchMatters the target is a pitch, not evenness alone */
+export function asRead(
+  { newest, lugs }: HeadState,
+  target: TargetPattern,
+  toleranceCents: number,
+  pitchMatters: boolean,
+): AsRead {
+  const off = newest.map((reading) => ({
+    cents: CENTS_PER_NEPER * Math.log(reading.hz / Math.sqrt(harmonicAt(target, reading.lug, lugs))),
+    error: errorCents(reading),
+  }))
+  if (off.length === 0) return { spreadCents: null, outside: false }
+  const beyond = (cents: number, error: number) => cents - toleranceCents > BEYOND_ERRORS * error
+  const uneven = off.some((a) => off.some((b) => beyond(a.cents - b.cents, Math.hypot(a.error, b.error))))
+  const mean = off.reduce((sum, { cents }) => sum + cents, 0) / off.length
+  const meanError = Math.hypot(...off.map(({ error }) => error)) / off.length
+  const away =
+    off.some(({ cents, error }) => beyond(Math.abs(cents), error)) ||
+    (off.length === lugs && beyond(Math.abs(mean), meanError))
+  const all = off.map(({ cents }) => cents)
+  return {
+    spreadCents: off.length > 1 ? Math.max(...all) - Math.min(...all) : null,
+    outside: uneven || (pitchMatters && away),
+  }
+}
+
+/** Two lugs whose readings no head could show together, by how much, and why. */
+export interface Disagreement {
+  lugs: number[]
+  cents: number
+  what: 'opposite' | 'stands-alone' | 'third-level'
+}
+
+/** A reading stands against the head when it lies this many errors off, this many cents, and this part of the pair's width. */
+const AGAINST_ERRORS = 4
+const AGAINST_CENTS = 8
+const AGAINST_PART = 0.2
+
+/** Readings (0-based lugs) that the head as a whole cannot show, with how far they lie off it, furthest first. */
+export function against({ newest, leading, hypotheses, lugs }: HeadState): Array<{ lug: number; cents: number }> {
+  const poles = polesOf(leading.x)
+  const reader = leadingReader(hypotheses)
+  return newest
+    .flatMap((reading) => {
+      const { cents, error } = offHead(reading, poles, lugs, reader)
+      const least = Math.max(
+        AGAINST_ERRORS * error,
+        AGAINST_CENTS,
+        AGAINST_PART * poles.apart * CENTS_PER_NEPER,
+      )
+      const { total, slip } = densityOf(reading, partsOf(reading, poles, lugs, reader, 0))
+      return Math.abs(cents) > least || slip > 0.5 * total ? [{ lug: reading.lug, cents }] : []
+    })
+    .sort((a, b) => Math.abs(b.cents) - Math.abs(a.cents))
+}
+
+function leadingReader(hypotheses: HeadState['hypotheses']): Reader {
+  return hypotheses.reduce((a, b) => (b.weight > a.weight ? b : a)).reader
+}
+
+/** Distance of a reading from what the head would show there; from the nearer pole where either may be heard. */
+function offHead(reading: LugReading, poles: ReturnType<typeof polesOf>, lugs: number, reader: Reader) {
+  const share = shareAt(poles, reading.lug, lugs)
+  const at = Math.log(reading.hz)
+  const from = (of: number) => CENTS_PER_NEPER * (at - of)
+  const own = errorCents(reading)
+  if (reading.alone || reading.poles || reader === 'standing') {
+    const all = [poles.low, poles.low + poles.apart, poles.low + share * poles.apart].map(from)
+    return { cents: all.reduce((a, b) => (Math.abs(b) < Math.abs(a) ? b : a)), error: own }
+  }
+  const { part, error } = heardBetween(share, poles.apart, reader)
+  return {
+    cents: from(poles.low + part * poles.apart),
+    error: Math.hypot(own, error * poles.apart * CENTS_PER_NEPER),
+  }
+}
+
+/** A difference between opposite lugs beyond this is more than a stroke a little off makes. */
+const OPPOSITE_CENTS = 12
+
+/**
+ * Pairs that cannot stand together: opposite lugs that differ by more than their errors, else a lug that lies off the head.
+ * @param off what {@link against} found
+ */
+export function disagreements(
+  { newest, lugs }: HeadState,
+  off: ReadonlyArray<{ lug: number; cents: number }>,
+): Disagreement[] {
+  const byLug = new Map(newest.map((reading) => [reading.lug, reading]))
+  const pairs: Disagreement[] = []
+  if (lugs % 2 === 0)
+    for (let lug = 0; lug < lugs / 2; lug++) {
+      const [a, b] = [byLug.get(lug), byLug.get(lug + lugs / 2)]
+      if (!a || !b) continue
+      const cents = CENTS_PER_NEPER * Math.log(b.hz / a.hz)
+      const errors = Math.hypot(errorCents(a), errorCents(b))
+      if (Math.abs(cents) > Math.max(OPPOSITE_CENTS, AGAINST_ERRORS * errors))
+        pairs.push({ lugs: [lug + 1, lug + 1 + lugs / 2], cents, what: 'opposite' })
+    }
+  const named = new Set(pairs.flatMap((pair) => pair.lugs))
+  const alone = off
+    .filter(({ lug }) => !named.has(lug + 1))
+    .map(({ lug, cents }): Disagreement => ({
+      ...{ lugs: [lug + 1], cents },
+      what: off.length > 1 ? 'third-level' : 'stands-alone',
+    }))
+  return [...pairs, ...alone].sort((a, b) => Math.abs(b.cents) - Math.abs(a.cents))
+}

@@ -1,0 +1,34 @@
+import type { HeadState } from '../head/estimate'
+import { TURN_LAW } from '../head/kalman'
+import { CENTS_PER_NEPER } from '../units/pitch'
+
+/**
+ * A pass lug by lug: every rod by its own lug's reading, as one school does. No whole head behaves so (a rod moves its
+ * neighbours too), so the steps are small and the forecasts wide.
+ */
+const PART_OF_NEED = 0.6
+const LARGEST_TURNS = 1 / 8
+/** Of a correction by one rod alone this part may go elsewhere; and no forecast by this way is surer than that many cents. */
+const ASTRAY = 0.7
+const LEAST_ERROR_CENTS = 8
+
+export function byReadings(state: HeadState, targetHz: number, smallestStepTurns: number) {
+  const { lugs, newest, belief } = state
+  const turns = new Array<number>(lugs).fill(0)
+  const predictedHz = new Array<number>(lugs).fill(targetHz)
+  const predictedErrorCents = new Array<number>(lugs).fill(LEAST_ERROR_CENTS)
+  const k = belief.x[TURN_LAW]
+  for (const { lug, hz, errorHz } of newest) {
+    const wanted = (PART_OF_NEED * (targetHz ** 2 - hz * hz)) / k
+    const bounded = Math.max(-LARGEST_TURNS, Math.min(LARGEST_TURNS, wanted))
+    turns[lug] = Math.round(bounded / smallestStepTurns) * smallestStepTurns + 0
+    predictedHz[lug] = Math.sqrt(Math.max(1, hz * hz + k * turns[lug]))
+    const moved = CENTS_PER_NEPER * Math.log(predictedHz[lug] / hz)
+    predictedErrorCents[lug] = Math.hypot(
+      LEAST_ERROR_CENTS,
+      (CENTS_PER_NEPER * errorHz) / hz,
+      ASTRAY * moved,
+    )
+  }
+  return { turns, predictedHz, predictedErrorCents }
+}
