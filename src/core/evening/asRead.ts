@@ -37,9 +37,11 @@ export function asRead(
   const uneven = off.some((a) => off.some((b) => beyond(a.cents - b.cents, Math.hypot(a.error, b.error))))
   const mean = off.reduce((sum, { cents }) => sum + cents, 0) / off.length
   const meanError = Math.hypot(...off.map(({ error }) => error)) / off.length
+  // Half the spread may lie on top of the mean's own distance.
   const away =
-    off.some(({ cents, error }) => beyond(Math.abs(cents), error)) ||
-    (off.length === lugs && beyond(Math.abs(mean), meanError))
+    off.length === lugs
+      ? beyond(Math.abs(mean), meanError)
+      : off.some(({ cents, error }) => beyond(Math.abs(cents) - toleranceCents / 2, error))
   const all = off.map(({ cents }) => cents)
   return {
     spreadCents: off.length > 1 ? Math.max(...all) - Math.min(...all) : null,
@@ -54,10 +56,13 @@ export interface Disagreement {
   what: 'opposite' | 'stands-alone' | 'third-level'
 }
 
-/** A reading stands against the head when it lies this many errors off, this many cents, and this part of the pair's width. */
+/**
+ * A reading stands against the head when it lies this many errors off, this many cents, and this part of the pair's width:
+ * hoops are irregular, and a rough head is never quite the pattern of its two poles.
+ */
 const AGAINST_ERRORS = 4
 const AGAINST_CENTS = 8
-const AGAINST_PART = 0.2
+const AGAINST_PART = 0.5
 
 /** Readings (0-based lugs) that the head as a whole cannot show, with how far they lie off it, furthest first. */
 export function against({ newest, leading, hypotheses, lugs }: HeadState): Array<{ lug: number; cents: number }> {
@@ -72,7 +77,7 @@ export function against({ newest, leading, hypotheses, lugs }: HeadState): Array
         AGAINST_PART * poles.apart * CENTS_PER_NEPER,
       )
       const { total, slip } = densityOf(reading, partsOf(reading, poles, lugs, reader, 0))
-      return Math.abs(cents) > least || slip > 0.5 * total ? [{ lug: reading.lug, cents }] : []
+      return Math.abs(cents) > least || (slip > 0.5 * total && !reading.confirmed) ? [{ lug: reading.lug, cents }] : []
     })
     .sort((a, b) => Math.abs(b.cents) - Math.abs(a.cents))
 }
@@ -80,6 +85,9 @@ export function against({ newest, leading, hypotheses, lugs }: HeadState): Array
 function leadingReader(hypotheses: HeadState['hypotheses']): Reader {
   return hypotheses.reduce((a, b) => (b.weight > a.weight ? b : a)).reader
 }
+
+/** A lug whose share of the poles is this near to equal may show either. */
+const EITHER_SHARE = 0.3
 
 /** Distance of a reading from what the head would show there; from the nearer pole where either may be heard. */
 function offHead(reading: LugReading, poles: ReturnType<typeof polesOf>, lugs: number, reader: Reader) {
@@ -92,8 +100,11 @@ function offHead(reading: LugReading, poles: ReturnType<typeof polesOf>, lugs: n
     return { cents: all.reduce((a, b) => (Math.abs(b) < Math.abs(a) ? b : a)), error: own }
   }
   const { part, error } = heardBetween(share, poles.apart, reader)
+  const expected = from(poles.low + part * poles.apart)
+  const either = [poles.low, poles.low + poles.apart].map(from)
+  const between = reader === 'peak' && Math.abs(share - 0.5) < EITHER_SHARE
   return {
-    cents: from(poles.low + part * poles.apart),
+    cents: (between ? [expected, ...either] : [expected]).reduce((a, b) => (Math.abs(b) < Math.abs(a) ? b : a)),
     error: Math.hypot(own, error * poles.apart * CENTS_PER_NEPER),
   }
 }

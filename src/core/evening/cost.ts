@@ -12,11 +12,14 @@ export type TargetPattern = Harmonics
  */
 const UNEVEN_WEIGHT = 3
 /** Patterns that pitch cannot see: an uneven pull there costs this part of what a seen error would. */
-const UNSEEN_WEIGHT = { pairs: 0.08, singles: 0.3, wanted: 0.6 }
+const UNSEEN_WEIGHT = { pairs: 0.08, singles: 0.08, wanted: 0.6 }
 /** What is not known of the drum's answers counts this part: the first pass teaches them, and a timid one teaches little. */
 const RISK = 0.2
 /** A loosened rod sticks and has to be pressed: it is worth this many hand errors. */
-const LOOSEN_WEIGHT = 1.5
+const LOOSEN_WEIGHT = 0.4
+
+/** A rod turned is time: it must be worth this part of the squared tolerance. */
+const EFFORT_PART = 0.05
 
 export interface CostModel {
   /** Expected squared cents after the pass, for turns per rod. */
@@ -30,7 +33,13 @@ export interface CostModel {
  * answers, plus what the hand's own error adds for every rod turned. That last part is why near the end few rods are
  * turned.
  */
-export function passCost(belief: Belief, target: TargetPattern, lugs: number, lean: Lean): CostModel {
+export function passCost(
+  belief: Belief,
+  target: TargetPattern,
+  lugs: number,
+  lean: Lean,
+  toleranceCents: number,
+): CostModel {
   const { x, p } = belief
   const toCents = CENTS_PER_NEPER / (2 * target.mean)
   const scale = toCents * toCents
@@ -43,6 +52,7 @@ export function passCost(belief: Belief, target: TargetPattern, lugs: number, le
         : UNSEEN_WEIGHT.singles
   const handPerRod =
     scale * (HAND_ERROR_TURNS / lugs) ** 2 * (x[TURN_LAW] ** 2 + UNEVEN_WEIGHT * 4 * x[SECOND] ** 2)
+  const effort = EFFORT_PART * toleranceCents ** 2
   const at = (i: number, j: number) => p[i * 5 + j]
   const still = unseenPart(lean.turns)
 
@@ -69,12 +79,14 @@ export function passCost(belief: Belief, target: TargetPattern, lugs: number, le
     const pattern = patternOverLugs(d, lugs)
     let rest = 0
     let hand = 0
+    let rods = 0
     turns.forEach((t, i) => {
       rest += (still[i] + t - pattern[i]) ** 2
+      if (t !== 0) rods += 1
       if (t > 0) hand += 1
       if (t < 0) hand += 1 + LOOSEN_WEIGHT
     })
-    return scale * (seen + (unseen * x[TURN_LAW] ** 2 * rest) / lugs) + handPerRod * hand
+    return scale * (seen + (unseen * x[TURN_LAW] ** 2 * rest) / lugs) + handPerRod * hand + effort * rods
   }
   return { cost, predict }
 }

@@ -13,6 +13,7 @@ const LIKELY = 0.5
 const UNLIKELY = 0.02
 /** Known well enough to plan a pass: lug pitches to within this, in cents. */
 const ENOUGH_CENTS = 25
+const ENOUGH_LUGS = 4
 /** So many readings that stand against the head, or this part of them, are no single slip. */
 const DISAGREE = 2
 const DISAGREE_PART = 0.34
@@ -36,8 +37,9 @@ export function judge(request: EvenRequest, seen: Seen): Reason | null {
   if (state.knownBy === null) return 'need-readings'
   const read = state.read.length
   const doubt = Math.max(...stateErrorCents(state.belief, head.lugs))
-  // With every lug read there is nothing more to ask for: the pass is made from what there is.
-  if (read > 0 && read < head.lugs && doubt > ENOUGH_CENTS && state.knownBy === 'pitch') return 'need-readings'
+  // With some lugs read more would tell little: the pass is made from what there is.
+  const few = read > 0 && state.readSinceTurn < Math.min(head.lugs, ENOUGH_LUGS)
+  if (few && doubt > ENOUGH_CENTS && state.knownBy === 'pitch') return 'need-readings'
   const still = plan.turns.every((turn) => turn === 0)
   const many = against.length >= Math.min(DISAGREE, DISAGREE_PART * Math.max(3, read))
   if (request.believe === 'readings') return still ? (asRead.outside ? 'no-turn-helps' : 'within-tolerance') : null

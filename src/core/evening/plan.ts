@@ -7,6 +7,7 @@ import { CENTS_PER_NEPER } from '../units/pitch'
 import { passCost, type Lean, type TargetPattern } from './cost'
 import { searchTurns, type SearchLimits } from './search'
 import { shareWithinPairs } from './share'
+import { defaultToleranceCents } from './tolerance'
 import type { EvenRequest, EvenTarget } from './types'
 
 export const DEFAULT_KEYS = 1
@@ -52,13 +53,14 @@ export function choose(request: EvenRequest, state: HeadState, silent: readonly 
 
 /** The best pass towards one pattern, and what it costs. */
 function planTowards(
-  { head }: EvenRequest,
+  { head, toleranceCents }: EvenRequest,
   belief: Belief,
   target: TargetPattern,
   lean: Lean,
   limits: SearchLimits,
 ): { plan: Plan; cost: number } {
-  const model = passCost(belief, target, head.lugs, lean)
+  const tolerance = toleranceCents ?? defaultToleranceCents(head, Math.sqrt(target.mean))
+  const model = passCost(belief, target, head.lugs, lean, tolerance)
   const { cost, blocked } = withCeiling(model, head.ceilingHz, head.lugs)
   const found = searchRound(head.lugs, cost, limits)
   const turns = lean.none ? found : shareWithinPairs(found, lean, limits)

@@ -17,12 +17,12 @@ export interface Suspect {
 }
 
 /** One rod in so many is dead before anything was seen (common practice, no source: it is rare). */
-const DEAD_BEFORE = 1 / 400
+const DEAD_BEFORE = 1 / 1000
 /** Histories are only weighed once readings lay this far from the forecast, */
 const WORTH_A_LOOK = 2
 /** and rods that were turned up at least this far in one pass. */
 const LEAST_TURN = 3 / 32
-const TEST_TURNS = 0.25
+const TEST_TURNS = 0.125
 /** Suspected from this probability on; named from that on. */
 const SUSPECTED = 0.6
 export const NAMED = 0.9

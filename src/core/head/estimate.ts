@@ -29,6 +29,8 @@ export interface HeadState {
   /** Lugs (0-based) of the newest round that were read, and those whose reading was left out. */
   read: number[]
   leftOut: number[]
+  /** How many lugs were read since anything was turned. */
+  readSinceTurn: number
   /** Readings of the newest round as they were taken. */
   newest: readonly LugReading[]
   /** Mean squared pitch after each round that was read, for judging passes. */
@@ -91,7 +93,7 @@ export function estimateHead(
   let hypotheses = startingHypotheses(head, rounds, known)
   const state: HeadState = {
     ...{ belief: momentsOf(hypotheses), leading: hypotheses[0].belief, hypotheses, lugs },
-    ...{ read: [], leftOut: [], newest: [], meanHistoryHz2: [], knownBy: null },
+    ...{ read: [], leftOut: [], readSinceTurn: 0, newest: [], meanHistoryHz2: [], knownBy: null },
     rods: rodsAsFound(lugs, start, slackSchool && SLACK_SCHOOLS[slackSchool].rodError),
     ...{ gaugeLaw: gaugeLaw ?? null, surprises: [], logEvidence: 0 },
   }
@@ -100,6 +102,7 @@ export function estimateHead(
   const dials: Array<{ dial: number; tension: number }> = []
   let presses = 0
   let anyRead = false
+  const sinceTurn = new Set<number>()
   rounds.forEach((round, index) => {
     const before = momentsOf(hypotheses)
     const readings = lugReadings(head, round, confirmedBy(rounds, index))
@@ -168,6 +171,9 @@ export function estimateHead(
       if (state.knownBy !== 'pitch') state.knownBy = 'ear'
       state.read = heard.map(({ lug }) => lug)
     }
+    for (const lug of state.read) sinceTurn.add(lug)
+    state.readSinceTurn = sinceTurn.size
+    if (round.turns?.some((turned) => turned !== 0)) sinceTurn.clear()
     if (round.turns) {
       // Before the newest round's turns are followed by readings they count as pressed: a forecast says so.
       const pressed = rounds[index + 1]?.pressed ?? index === rounds.length - 1

@@ -28,7 +28,7 @@ const SHARPEST = 40
 /** What is not known of the width, as a part of the sharpness. */
 const SHARPNESS_DOUBT = 0.8
 /** A stroke a little beside the lug, an axis that is not quite straight: the share is off by this. */
-const SHARE_ERROR = 0.035
+const SHARE_ERROR = 0.05
 /** A level is off by this much in dB: no two strokes are alike, and the finger is never quite in the middle. */
 const LEVEL_DB = 2.5
 const LEVEL_PART = 0.12
@@ -47,6 +47,10 @@ const FAINT = 0.09
 const FAINT_SPREAD = 0.05
 const ONE_HEARD = 0.15
 const LOUDER = 0.08
+/** A hoop of uneven stiffness, a stroke off the lug: now and then the weaker of two parted poles is what is heard. */
+const ODD_POLE = 0.03
+/** A louder pole is pulled by the weaker one by this part of their distance. */
+const POLE_PULLED = 0.03
 /** A microphone that stands still may hear either pole at any lug. */
 const STANDING_EITHER = 0.4
 
@@ -90,7 +94,7 @@ export function shareAt({ cosine, sine }: Poles, lug: number, lugs: number): num
  * Where between the poles a bare number lies, as a part of their distance: the share itself while they are closer than a
  * pole's width, the louder pole once they are further apart, with every shade between.
  * @param apartNepers distance of the poles as a logarithm
- * @returns the part, and its own error
+ * @returns the part, its own error, and how sharply the louder one is preferred: 1 for not at all
  */
 export function heardBetween(share: number, apartNepers: number, reader: 'mean' | 'peak') {
   const n =
@@ -102,7 +106,7 @@ export function heardBetween(share: number, apartNepers: number, reader: 'mean' 
   const slope = part * (1 - part)
   const place = (n * SHARE_ERROR) / (share * (1 - share) + SHARE_ERROR)
   const width = SHARPNESS_DOUBT * (n - 1) * log
-  return { part, error: Math.min(0.5, slope * Math.hypot(place, width)) }
+  return { part, sharpness: n, error: Math.min(0.5, slope * Math.hypot(place, width)) }
 }
 
 /** Pitch in Hz that a bare number at a lug would show, for a state of the head. */
@@ -139,7 +143,16 @@ export function partsOf(
     ]
   if (!reading.alone) {
     const heard = heardBetween(share, apart, reader)
-    return [part(1, low + heard.part * apart, heard.error * apart)]
+    const blended = low + heard.part * apart
+    const parted = 1 - 1 / heard.sharpness ** 2
+    if (reader === 'mean') return [part(1, blended, heard.error * apart)]
+    const highLouder = ODD_POLE + (1 - 2 * ODD_POLE) * sigmoid((share - 0.5) / LOUDER)
+    const beside = POLE_PULLED * apart
+    return [
+      part(1 - parted, blended, heard.error * apart),
+      part(parted * highLouder, high, beside),
+      part(parted * (1 - highLouder), low, beside),
+    ]
   }
   const hz = Math.exp(high)
   const split = hz * (1 - Math.exp(-apart))
