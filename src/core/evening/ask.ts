@@ -45,6 +45,9 @@ export function rodsToFeel(state: HeadState, turns: readonly number[]): number[]
 
 /** A pass is checked by so many taps; before any pass, and where a pass surprised, more lugs are named. */
 const TAPS_AFTER_A_PASS = 4
+const LEAST_TAPS = 3
+/** Lug pitches known to within this need no further tap after a pass. */
+const WELL_KNOWN_CENTS = 2.2
 const MOST_NAMED = 6
 
 /**
@@ -63,6 +66,7 @@ export function readNext(
   const known = passed ? [] : state.read
   const left = Array.from({ length: lugs }, (_, i) => i).filter((lug) => !known.includes(lug))
   const most = passed ? TAPS_AFTER_A_PASS : MOST_NAMED
+  const least = passed ? LEAST_TAPS : MOST_NAMED
   const order = again.slice(0, most)
   let now = later
   while (left.length && order.length < most) {
@@ -76,6 +80,7 @@ export function readNext(
     if (!order.includes(best.lug + 1)) order.push(best.lug + 1)
     left.splice(left.indexOf(best.lug), 1)
     now = best.after
+    if (order.length >= least && Math.max(...stateErrorCents(now, lugs)) < WELL_KNOWN_CENTS) break
   }
   return order
 }

@@ -19,7 +19,7 @@ const RISK = 0.2
 const LOOSEN_WEIGHT = 0.4
 
 /** A rod turned is time: it must be worth this part of the squared tolerance. */
-const EFFORT_PART = 0.05
+const EFFORT_PART = 0.08
 
 export interface CostModel {
   /** Expected squared cents after the pass, for turns per rod. */

@@ -14,6 +14,8 @@ const UNLIKELY = 0.02
 /** Known well enough to plan a pass: lug pitches to within this, in cents. */
 const ENOUGH_CENTS = 25
 const ENOUGH_LUGS = 4
+/** Three numbers are wanted of a head: with fewer lugs read since a turn nothing is called done. */
+const LUGS_TO_BE_DONE = 3
 /** So many readings that stand against the head, or this part of them, are no single slip. */
 const DISAGREE = 2
 const DISAGREE_PART = 0.34
@@ -45,15 +47,16 @@ export function judge(request: EvenRequest, seen: Seen): Reason | null {
   if (request.believe === 'readings') return still ? (asRead.outside ? 'no-turn-helps' : 'within-tolerance') : null
   const unsure = against.length > 0 && seen.now.spreadErrorCents > ENOUGH_CENTS
   if (many || unsure) return 'readings-disagree'
+  const tooFew = state.knownBy === 'pitch' && state.readSinceTurn < LUGS_TO_BE_DONE
   const unanswered = request.rounds.length > 1 && read === 0
   if (isWithin(request, seen)) {
-    if (unanswered) return 'need-readings'
+    if (unanswered || tooFew) return 'need-readings'
     if (!asRead.outside && state.leftOut.length === 0) return 'within-tolerance'
     if (still) return 'readings-disagree'
   }
   if (seen.suspected) return 'suspect-rod'
   if (still) {
-    if (unanswered) return 'need-readings'
+    if (unanswered || tooFew) return 'need-readings'
     const spread = spreadAgainst(stateLugHz(state.leading, head.lugs), plan.target)
     if (spread > toleranceCents && (request.hoopOrEdge || drumPulls(state))) return 'hoop-or-edge'
     return plan.atCeiling ? 'ceiling' : 'no-turn-helps'
@@ -92,12 +95,14 @@ function evenByOwnMeasure({ rounds, gaugeError = 1 }: EvenRequest, state: HeadSt
  * Whether a reason ends the work: never over readings that lie outside the tolerance, and never with one left out that was
  * not read again. The ceiling and what looking over found of hoop or edge are ends of their own.
  */
-export function isDone(request: EvenRequest, reason: Reason | null, { asRead, state }: Seen): boolean {
+export function isDone(request: EvenRequest, reason: Reason | null, seen: Seen): boolean {
+  const { asRead, state } = seen
+  const outside = isOutside(seen)
   switch (reason) {
     case 'within-tolerance':
       return true
     case 'no-turn-helps':
-      return !asRead.outside && state.leftOut.length === 0
+      return !asRead.outside && !outside && state.leftOut.length === 0
     case 'hoop-or-edge':
       return Boolean(request.hoopOrEdge) || (!asRead.outside && state.leftOut.length === 0)
     case 'ceiling':
@@ -105,6 +110,21 @@ export function isDone(request: EvenRequest, reason: Reason | null, { asRead, st
     default:
       return false
   }
+}
+
+/** A believed spread or pitch outside the tolerance by so many of its errors is outside, whatever little was read. */
+const SURELY_OUT = 1.3
+
+function isOutside({ state, plan, now, toleranceCents }: Seen): boolean {
+  const { leading, belief, lugs, knownBy } = state
+  if (knownBy !== 'pitch') return false
+  const spread = spreadAgainst(stateLugHz(leading, lugs), plan.target)
+  const toCents = CENTS_PER_NEPER / (2 * plan.target.mean)
+  const off = Math.abs(belief.x[MEAN] - plan.target.mean) * toCents
+  const offError = Math.sqrt(Math.max(0, belief.p[0])) * toCents
+  return (
+    spread - toleranceCents > SURELY_OUT * now.spreadErrorCents || off - toleranceCents > SURELY_OUT * offError
+  )
 }
 
 /** Rods of a deliberately uneven head stand within this of where they are wanted, in turns. */
