@@ -1,5 +1,6 @@
 import { estimateHead, type HeadState } from '../head/estimate'
-import { oppositeRod } from '../head/harmonics'
+import { lugAngle, oppositeRod } from '../head/harmonics'
+import { SECOND, TURN_LAW } from '../head/kalman'
 import type { EvenRequest } from './types'
 
 /**
@@ -32,25 +33,33 @@ export const TURNS_TO_NAME = 2
 const PASS_TELLS = 1.5
 const MOST_SUSPECTS = 2
 
+/** Rounds that are looked back at, and rods that are weighed: those whose turns explain best what came otherwise. */
+const LOOKED_BACK = 8
+const MOST_WEIGHED = 4
+
 /** Rods that may be dead, likeliest first; none as a rule. */
 export function suspectsOf(request: EvenRequest, state: HeadState, known: readonly number[]): Suspect[] {
-  const { rounds, head } = request
+  const { head } = request
   // Far from an even pull the head answers otherwise than it did: that is no proof against a rod.
   if ('offsetTurns' in request.target || state.knownBy !== 'pitch') return []
-  if (Math.max(1, ...state.surprises) < WORTH_A_LOOK) return []
+  if (Math.max(1, ...state.surprises.slice(-LOOKED_BACK)) < WORTH_A_LOOK) return []
+  const recent = { ...request, rounds: request.rounds.slice(-LOOKED_BACK) }
   const passes = (rod: number) =>
-    rounds.flatMap((round, i) =>
-      (round.turns?.[rod] ?? 0) >= LEAST_TURN && readAfter(rounds, i) ? [i] : [],
+    recent.rounds.flatMap((round, i) =>
+      (round.turns?.[rod] ?? 0) >= LEAST_TURN && readAfter(recent.rounds, i) ? [i] : [],
     )
-  const rods = Array.from({ length: head.lugs }, (_, rod) => rod).filter(
-    (rod) => !known.includes(rod) && passes(rod).length > 0,
-  )
+  const rods = Array.from({ length: head.lugs }, (_, rod) => rod)
+    .filter((rod) => !known.includes(rod) && passes(rod).length > 0)
+    .map((rod) => ({ rod, explained: explainedBy(recent, state, rod) }))
+    .filter(({ explained }) => explained > 0)
+    .sort((a, b) => b.explained - a.explained)
+    .slice(0, MOST_WEIGHED)
+    .map(({ rod }) => rod)
   if (rods.length === 0) return []
-  const evidence = (changed: EvenRequest) => estimateHead(head, changed.rounds, request).logEvidence
-  const logs = rods.map((rod) => ({ rod, log: evidence(withoutTurns(request, [rod])) + Math.log(DEAD_BEFORE) }))
-  const best = Math.max(state.logEvidence, ...logs.map(({ log }) => log))
-  const total =
-    Math.exp(state.logEvidence - best) + logs.reduce((sum, { log }) => sum + Math.exp(log - best), 0)
+  const sound = evidence(recent)
+  const logs = rods.map((rod) => ({ rod, log: evidence(withoutTurns(recent, [rod])) + Math.log(DEAD_BEFORE) }))
+  const best = Math.max(sound, ...logs.map(({ log }) => log))
+  const total = Math.exp(sound - best) + logs.reduce((sum, { log }) => sum + Math.exp(log - best), 0)
   const odds = new Map(logs.map(({ rod, log }) => [rod, Math.exp(log - best) / total]))
   const pairOdds = (rod: number) =>
     (odds.get(rod) ?? 0) + (head.lugs % 2 ? 0 : (odds.get(oppositeRod(rod, head.lugs)) ?? 0))
@@ -61,9 +70,27 @@ export function suspectsOf(request: EvenRequest, state: HeadState, known: readon
     .map(([rod, probability]) => ({
       rod: rod + 1,
       probability,
-      turns: silentPasses(request, rod, passes(rod)),
+      turns: silentPasses(recent, rod, passes(rod)),
       test: { rods: [rod + 1], turns: [TEST_TURNS] },
     }))
+}
+
+const evidence = (request: EvenRequest) =>
+  estimateHead(request.head, request.rounds, { ...request, plain: true }).logEvidence
+
+/** How much of what came otherwise than expected goes away if a rod's turns did nothing, in Hz^4; negative where it grows. */
+function explainedBy({ rounds, head }: EvenRequest, state: HeadState, rod: number): number {
+  const misses = state.misses.slice(-rounds.length)
+  const angle = 2 * lugAngle(rod, head.lugs)
+  const k = state.belief.x[TURN_LAW] / head.lugs
+  const second = (2 * state.belief.x[SECOND]) / head.lugs
+  return rounds.reduce((sum, round, i) => {
+    const turned = Math.max(0, round.turns?.[rod] ?? 0)
+    const miss = misses[i + 1]
+    if (!miss || turned === 0) return sum
+    const missing = [k, second * Math.cos(angle), second * Math.sin(angle)].map((answer) => -answer * turned)
+    return sum + miss.reduce((all, value, j) => all + value ** 2 - (value - missing[j]) ** 2, 0)
+  }, 0)
 }
 
 /** The rods of a pair that are named: two turns or more without an answer, and nothing else explains it. */
@@ -77,13 +104,12 @@ const readAfter = (rounds: EvenRequest['rounds'], i: number) =>
 
 /** Passes of a rod whose readings by themselves are likelier had it not been turned. */
 function silentPasses(request: EvenRequest, rod: number, passes: readonly number[]): number {
-  const { head, rounds } = request
+  const { rounds } = request
   return passes.filter((i) => {
     const upTo = { ...request, rounds: rounds.slice(0, i + 2).map((round, j) => (j === i + 1 ? last(round) : round)) }
     const without = withoutTurns(upTo, [rod])
     const answered = { ...without, rounds: without.rounds.map((round, j) => (j === i ? upTo.rounds[i] : round)) }
-    const log = (changed: EvenRequest) => estimateHead(head, changed.rounds, { ...request, plain: true }).logEvidence
-    return log(without) > log(answered) + PASS_TELLS
+    return evidence(without) > evidence(answered) + PASS_TELLS
   }).length
 }
 

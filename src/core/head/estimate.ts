@@ -45,6 +45,8 @@ export interface HeadState {
    * mean and second harmonic. 1 is as expected, and stands where nothing was read or expected.
    */
   surprises: number[]
+  /** By how much mean and second harmonic came otherwise than expected in each round, in Hz^2; null where nothing was. */
+  misses: Array<[number, number, number] | null>
   /** Log density of all readings given what was expected of them, by rounds: how well the history makes sense. */
   logEvidence: number
 }
@@ -95,7 +97,7 @@ export function estimateHead(
     ...{ belief: momentsOf(hypotheses), leading: hypotheses[0].belief, hypotheses, lugs },
     ...{ read: [], leftOut: [], readSinceTurn: 0, newest: [], meanHistoryHz2: [], knownBy: null },
     rods: rodsAsFound(lugs, start, slackSchool && SLACK_SCHOOLS[slackSchool].rodError),
-    ...{ gaugeLaw: gaugeLaw ?? null, surprises: [], logEvidence: 0 },
+    ...{ gaugeLaw: gaugeLaw ?? null, surprises: [], misses: [], logEvidence: 0 },
   }
   const each = (change: (belief: Belief) => Belief) =>
     (hypotheses = hypotheses.map((one) => ({ ...one, belief: change(one.belief) })))
@@ -124,6 +126,8 @@ export function estimateHead(
     state.read = readings.map((reading) => reading.lug)
     state.leftOut = standing || !readings.length ? [] : slipsOf(best.belief.x, readings, lugs, best.reader)
     state.surprises.push(anyRead && readings.length ? surpriseOf(before, now) : 1)
+    const miss = [MEAN, COSINE, SINE].map((at) => now.x[at] - before.x[at]) as [number, number, number]
+    state.misses.push(anyRead && readings.length ? miss : null)
     if (readings.length) {
       state.meanHistoryHz2.push(now.x[MEAN])
       if (!anyRead) {

@@ -18,6 +18,7 @@ export interface Hypothesis {
 
 /** Hypotheses that are carried from round to round, and the least part of the likeliest that one must have. */
 const MOST_CARRIED = 5
+const MOST_CARRIED_PLAIN = 2
 const LEAST_PART = 2e-3
 /**
  * Each round is also read without its history: with this probability something else happened than was told (another turn,
@@ -50,7 +51,7 @@ export function readInto(
   }
   const trusted = first ? 1 : 1 - HISTORY_WRONG
   for (const hypothesis of hypotheses) grow(hypothesis, hypothesis.belief, trusted)
-  if (!first && thorough)
+  if (!first)
     for (const one of bestOfEachReader(hypotheses))
       grow({ ...one, weight: weightOf(hypotheses, one.reader) }, withoutHistory(one.belief), HISTORY_WRONG)
   if (children.length === 0) return { hypotheses: [...hypotheses], logEvidence: -1e3 }
@@ -60,7 +61,7 @@ export function readInto(
     ...{ belief, reader },
     weight: Math.exp(log - best) / total,
   }))
-  return { hypotheses: pruned(weighed), logEvidence: best + Math.log(total) }
+  return { hypotheses: pruned(weighed, thorough ? MOST_CARRIED : MOST_CARRIED_PLAIN), logEvidence: best + Math.log(total) }
 }
 
 const weightOf = (hypotheses: readonly Hypothesis[], reader: Reader) =>
@@ -89,14 +90,14 @@ function withoutHistory(belief: Belief): Belief {
 }
 
 /** The likeliest, those that say the same taken together. */
-function pruned(all: readonly Hypothesis[]): Hypothesis[] {
+function pruned(all: readonly Hypothesis[], most: number): Hypothesis[] {
   const sorted = [...all].sort((a, b) => b.weight - a.weight)
   const kept: Hypothesis[] = []
   for (const one of sorted) {
     if (one.weight < LEAST_PART * sorted[0].weight) break
     const at = kept.findIndex((other) => other.reader === one.reader && alike(other.belief, one.belief))
     if (at >= 0) kept[at] = together([kept[at], one])
-    else if (kept.length < MOST_CARRIED) kept.push(one)
+    else if (kept.length < most) kept.push(one)
   }
   const total = kept.reduce((sum, { weight }) => sum + weight, 0)
   return kept.map((one) => ({ ...one, weight: one.weight / total }))

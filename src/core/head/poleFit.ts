@@ -25,6 +25,8 @@ export interface Hill extends Gaussian3 {
 
 /** Readings are first taken as if off by so many cents more: far from the truth each looks like a slip. */
 const SOFT_CENTS = [25, 6, 0]
+/** While soft only the way is looked for, not the place. */
+const SOFT_STEPS = 5
 /** What was believed before softens with them, by one over so many cents. */
 const PRIOR_SOFTENS_CENTS = 6
 /** Axes of the pair that are tried, and how sharply the louder pole is heard in those tries. */
@@ -33,7 +35,7 @@ const START_POWERS = [1, 8]
 /** A reading that lies this many times the usual off a try's wave is not counted in it. */
 const STRAY_TIMES = 3
 /** Tries are told apart from each other, and only so many are climbed. */
-const CLIMBED = 4
+const CLIMBED = 3
 /** Step of the gradient's differences, relative to the mean squared pitch. */
 const GRADIENT_STEP = 1e-6
 /** Hills nearer than this, in squared standard errors, are one. */
@@ -111,11 +113,12 @@ export function fitHills(
     .slice(0, CLIMBED)
   let climbed: Array<{ x: ArrayLike<number>; value: number; p: Float64Array }> = []
   let from: Array<ArrayLike<number>> = [prior.x, ...first.map(({ x }) => x)]
-  for (const cents of SOFT_CENTS) {
+  // From what was believed alone nothing is far away.
+  for (const cents of starts.length ? SOFT_CENTS : SOFT_CENTS.slice(-1)) {
     const score = scoreOf(prior, weight, readings, lugs, reader, cents)
     climbed = apart(
       from.flatMap((x) => {
-        const found = fisherDescend(score.value, score.scored, x, h)
+        const found = fisherDescend(score.value, score.scored, x, h, cents > 0 ? SOFT_STEPS : undefined)
         return found ? [found] : []
       }),
     )

@@ -29,11 +29,12 @@ export function fisherDescend(
   scored: (x: ArrayLike<number>) => Scored,
   start: ArrayLike<number>,
   h: number,
+  mostSteps = MOST_STEPS,
 ): Descent | null {
   let x: [number, number, number] = [start[0], start[1], start[2]]
   let now = scored(x)
   let damp = 0.02
-  for (let step = 0; step < MOST_STEPS; step++) {
+  for (let step = 0; step < mostSteps; step++) {
     const gradient = [0, 1, 2].map((i) => {
       const y = [...x]
       y[i] += h
