@@ -19,7 +19,14 @@ export async function linesCommand<Request>(
       return { error: { where: 'request', what: 'not JSON: one request a line, in double quotes' } }
     }
     const request = parse(input)
-    return request.ok ? answer(request.value) : { error: request.problem }
+    if (!request.ok) return { error: request.problem }
+    try {
+      return answer(request.value)
+    } catch (error) {
+      // A fault of ours takes its own request along, not those behind it.
+      process.stderr.write(`${(error as Error).stack ?? String(error)}\n`)
+      return { error: { where: 'request', what: 'this request could not be worked out; the others go on' } }
+    }
   }
   let refused = false
   for await (const line of createInterface({ input: process.stdin, crlfDelay: Infinity })) {

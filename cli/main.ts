@@ -2,6 +2,7 @@ import { evenCommand } from './even'
 import { measureCommand } from './measure'
 import { pairCommand } from './pair'
 import { planCommand } from './plan'
+import { stateCommand } from './state'
 import { tapCommand } from './tap'
 
 const COMMANDS: Record<string, (args: string[]) => Promise<number> | number> = {
@@ -9,6 +10,7 @@ const COMMANDS: Record<string, (args: string[]) => Promise<number> | number> = {
   even: evenCommand,
   pair: pairCommand,
   plan: planCommand,
+  state: stateCommand,
   tap: tapCommand,
 }
 
@@ -18,6 +20,7 @@ const HELP = `humbra COMMAND [options]
   even                   requests on standard input, the next pass on standard output
   pair                   requests on standard input, both heads' pitches and turns on standard output
   plan                   requests on standard input, ranked plans of a kit on standard output
+  state FILE             what the app would say of a kit, from its file, one line of JSON a head
   tap --out FILE.wav     a tap on the practice drum, and its truth
 
 humbra COMMAND --help says more. Exit code 0 when all was answered, 1 when something was refused, 2 for wrong usage.

@@ -35,7 +35,9 @@ function decisionText(answer: EvenAnswer): string {
     case 'hoop-or-edge':
       return answer.hoopOrEdgeKnown
         ? `Spread ${CENTS(answer.spreadCents)} is as far as it goes: what looking over found of hoop or edge explains the rest.`
-        : `Spread ${CENTS(answer.spreadCents)}, and no turn helps any more: hoop or edge pull this head unevenly. Look at the hoop from above for an uneven gap.`
+        : answer.suspects.length
+          ? `Rods ${listText(answer.suspects.map(({ rod }) => rod))} do not answer: the hoop lies on the shell there, or the edge holds the film. Spread ${CENTS(answer.spreadCents)} is as far as it goes. Look at the hoop from above for an uneven gap.`
+          : `Spread ${CENTS(answer.spreadCents)}, and no turn helps any more: hoop or edge pull this head unevenly. Look at the hoop from above for an uneven gap.`
     case 'suspect-rod':
       return suspectText(answer)
     case 'readings-disagree':
@@ -53,6 +55,7 @@ function decisionText(answer: EvenAnswer): string {
 
 const BY: Record<NonNullable<EvenAnswer['knownBy']>, string> = {
   pitch: '',
+  whole: 'On pitch by one number for the head; its evenness was not read',
   gauge: 'Even by the gauge; the pitch was not read',
   ear: 'Even by ear, to some 10 cents; the pitch was not read',
   feel: 'The rods feel alike; the pitch was not read',
@@ -71,6 +74,8 @@ function standsText(answer: EvenAnswer): string {
 
 function suspectText({ suspects }: EvenAnswer): string {
   const rods = suspects.map(({ rod }) => rod)
+  if (suspects[0].together)
+    return `Rods ${listText(rods)} seem not to answer. Turn both ${directionWord(suspects[0].test.turns[0])} ${turnText(suspects[0].test.turns[0])} and read again: that tells whether the hoop lies on the shell there.`
   const which = `Rod ${rods.join(' or ')}`
   if (suspects.every(({ turns }) => turns >= 2)) {
     const hand = rods.length > 1 ? '; the hand tells which of the two turns too easily' : ''
@@ -81,11 +86,13 @@ function suspectText({ suspects }: EvenAnswer): string {
 }
 
 function disagreeText({ disagree, readNext }: EvenAnswer): string {
-  const words = disagree.slice(0, 2).map(({ lugs, cents, what }) =>
-    what === 'opposite'
-      ? `lugs ${listText(lugs)} lie ${ROUND(cents)} c apart, and opposite lugs of a head sound alike`
-      : `lug ${lugs[0]} lies ${ROUND(cents)} c ${cents < 0 ? 'under' : 'over'} what the other lugs make of it`,
-  )
+  const words = disagree
+    .slice(0, 2)
+    .map(({ lugs, cents, what }) =>
+      what === 'opposite'
+        ? `lugs ${listText(lugs)} lie ${ROUND(cents)} c apart, and opposite lugs of a head sound alike`
+        : `lug ${lugs[0]} lies ${ROUND(cents)} c ${cents < 0 ? 'under' : 'over'} what the other lugs make of it`,
+    )
   const what = words.length ? `: ${words.join('; ')}` : ''
   return `These readings cannot stand together${what}. Tap ${listText(readNext)} again: other head muted, wires off, a fingertip on the very middle.`
 }
@@ -115,7 +122,9 @@ function moveText(answer: EvenAnswer): string {
   return `${words.join(', ')}${more}${rest}.${aloneText(answer)}`
 }
 
-function aloneText({ leftAlone }: EvenAnswer): string {
+function aloneText({ leftAlone, suspects }: EvenAnswer): string {
+  if (suspects.length)
+    return ` Rods ${listText(suspects.map(({ rod }) => rod))} do not answer: leave them, the hoop may lie on the shell there.`
   if (leftAlone.length === 0) return ''
   return ` ${leftAlone.length > 1 ? `Rods ${listText(leftAlone)} hold nothing and are` : `Rod ${leftAlone[0]} holds nothing and is`} left alone.`
 }

@@ -65,7 +65,12 @@ const AGAINST_CENTS = 8
 const AGAINST_PART = 0.5
 
 /** Readings (0-based lugs) that the head as a whole cannot show, with how far they lie off it, furthest first. */
-export function against({ newest, leading, hypotheses, lugs }: HeadState): Array<{ lug: number; cents: number }> {
+export function against({
+  newest,
+  leading,
+  hypotheses,
+  lugs,
+}: HeadState): Array<{ lug: number; cents: number }> {
   const poles = polesOf(leading.x)
   const reader = leadingReader(hypotheses)
   return newest
@@ -77,7 +82,9 @@ export function against({ newest, leading, hypotheses, lugs }: HeadState): Array
         AGAINST_PART * poles.apart * CENTS_PER_NEPER,
       )
       const { total, slip } = densityOf(reading, partsOf(reading, poles, lugs, reader, 0))
-      return Math.abs(cents) > least || (slip > 0.5 * total && !reading.confirmed) ? [{ lug: reading.lug, cents }] : []
+      return Math.abs(cents) > least || (slip > 0.5 * total && !reading.confirmed)
+        ? [{ lug: reading.lug, cents }]
+        : []
     })
     .sort((a, b) => Math.abs(b.cents) - Math.abs(a.cents))
 }
@@ -104,7 +111,9 @@ function offHead(reading: LugReading, poles: ReturnType<typeof polesOf>, lugs: n
   const either = [poles.low, poles.low + poles.apart].map(from)
   const between = reader === 'peak' && Math.abs(share - 0.5) < EITHER_SHARE
   return {
-    cents: (between ? [expected, ...either] : [expected]).reduce((a, b) => (Math.abs(b) < Math.abs(a) ? b : a)),
+    cents: (between ? [expected, ...either] : [expected]).reduce((a, b) =>
+      Math.abs(b) < Math.abs(a) ? b : a,
+    ),
     error: Math.hypot(own, error * poles.apart * CENTS_PER_NEPER),
   }
 }

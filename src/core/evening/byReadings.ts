@@ -24,11 +24,7 @@ export function byReadings(state: HeadState, targetHz: number, smallestStepTurns
     turns[lug] = Math.round(bounded / smallestStepTurns) * smallestStepTurns + 0
     predictedHz[lug] = Math.sqrt(Math.max(1, hz * hz + k * turns[lug]))
     const moved = CENTS_PER_NEPER * Math.log(predictedHz[lug] / hz)
-    predictedErrorCents[lug] = Math.hypot(
-      LEAST_ERROR_CENTS,
-      (CENTS_PER_NEPER * errorHz) / hz,
-      ASTRAY * moved,
-    )
+    predictedErrorCents[lug] = Math.hypot(LEAST_ERROR_CENTS, (CENTS_PER_NEPER * errorHz) / hz, ASTRAY * moved)
   }
   return { turns, predictedHz, predictedErrorCents }
 }

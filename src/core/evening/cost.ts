@@ -21,6 +21,9 @@ const LOOSEN_WEIGHT = 0.4
 /** A rod turned is time: it must be worth this part of the squared tolerance. */
 const EFFORT_PART = 0.08
 
+/** A head that seems to answer to a pattern less than this part of the usual is not believed: turns would be too large. */
+const LEAST_SECOND = 0.6
+
 export interface CostModel {
   /** Expected squared cents after the pass, for turns per rod. */
   cost(turns: readonly number[]): number
@@ -39,8 +42,11 @@ export function passCost(
   lugs: number,
   lean: Lean,
   toleranceCents: number,
+  usualSecond: number,
 ): CostModel {
-  const { x, p } = belief
+  const { p } = belief
+  const x = belief.x.slice()
+  x[SECOND] = Math.max(x[SECOND], LEAST_SECOND * usualSecond * x[TURN_LAW])
   const toCents = CENTS_PER_NEPER / (2 * target.mean)
   const scale = toCents * toCents
   const unseen = lean.none

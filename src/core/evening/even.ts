@@ -24,23 +24,28 @@ export const EVENING_VERSION = 'even-3'
  */
 export function even(request: EvenRequest): EvenAnswer {
   const dead = request.deadRods?.map((rod) => rod - 1) ?? []
-  const known = dead.length ? withoutTurns(request, dead) : request
+  const told = dead.length ? withoutTurns(request, dead) : request
+  const first = stateFor(told)
+  const suspects = suspectsOf(told, first, dead)
+  const named = namedOf(suspects)
+  // Opposite rods that were turned again and again and moved nothing: the rest of the head is brought right without them.
+  const held = named.filter(({ together }) => together).map(({ rod }) => rod - 1)
+  const known = held.length ? withoutTurns(told, held) : told
   const { head, rounds } = known
-  const state = stateFor(known)
-  const plan = choose(request, state, dead)
+  const state = held.length ? stateFor(known) : first
+  const plan = choose(request, state, [...dead, ...held])
   const toleranceCents = request.toleranceCents ?? defaultToleranceCents(head, plan.targetHz)
   const odds = (from: HeadState['hypotheses']) => oddsOf(from, plan.target, head.lugs, toleranceCents)
   const off = against(state)
-  const suspects = suspectsOf(known, state, dead)
   const seen: Seen = {
     ...{ state, plan, toleranceCents, against: off, now: odds(state.hypotheses) },
     asRead: asRead(state, plan.target, toleranceCents, targetMeanHz(request.target) !== null),
     disagree: disagreements(state, off),
-    suspected: suspects.length > 0,
+    suspected: suspects.length > 0 && held.length === 0,
+    held: held.length > 0,
   }
   const pass = passOf(request, seen)
   const reason = judge(request, { ...seen, plan: { ...plan, turns: pass.turns } })
-  const named = namedOf(suspects)
   const turns =
     reason === null
       ? pass.turns
@@ -54,7 +59,9 @@ export function even(request: EvenRequest): EvenAnswer {
   const after = moved ? lookAhead(state.belief, turns) : state.belief
   const done = isDone(request, reason, seen)
   const { belief, leading } = state
-  const again = [...new Set([...state.leftOut.map((lug) => lug + 1), ...seen.disagree.flatMap(({ lugs }) => lugs)])]
+  const again = [
+    ...new Set([...state.leftOut.map((lug) => lug + 1), ...seen.disagree.flatMap(({ lugs }) => lugs)]),
+  ]
   return {
     ...{ done, reason, turns },
     steps: moved ? orderSteps(turns, request.keys ?? DEFAULT_KEYS) : [],
@@ -65,7 +72,8 @@ export function even(request: EvenRequest): EvenAnswer {
     spreadCents: state.knownBy ? spreadAgainst(stateLugHz(leading, head.lugs), plan.target) : 0,
     spreadErrorCents: seen.now.spreadErrorCents,
     meanHz: Math.sqrt(Math.max(1, belief.x[MEAN])),
-    meanErrorCents: (CENTS_PER_NEPER * Math.sqrt(varianceOf(belief, [1, 0, 0, 0, 0]))) / (2 * Math.max(1, belief.x[MEAN])),
+    meanErrorCents:
+      (CENTS_PER_NEPER * Math.sqrt(varianceOf(belief, [1, 0, 0, 0, 0]))) / (2 * Math.max(1, belief.x[MEAN])),
     confidence: moved ? odds(later).within : seen.now.within,
     readNext: readNext(state, after, moved, again),
     leftOut: state.leftOut.map((lug) => lug + 1),
@@ -73,7 +81,7 @@ export function even(request: EvenRequest): EvenAnswer {
     enough: isEnough(state, toleranceCents),
     ask: reason === null ? rodsToFeel(state, turns) : [],
     rods: rodPulls(state.rods),
-    suspects: reason === 'suspect-rod' ? (named.length ? named : suspects) : [],
+    suspects: reason === 'suspect-rod' || held.length ? (named.length ? named : suspects) : [],
     disagree: reason === 'readings-disagree' ? [...seen.disagree] : [],
     readSpreadCents: seen.asRead.spreadCents,
     knownBy: state.knownBy,

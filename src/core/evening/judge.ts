@@ -30,6 +30,8 @@ export interface Seen {
   against: ReadonlyArray<{ lug: number; cents: number }>
   disagree: readonly Disagreement[]
   suspected: boolean
+  /** Opposite rods do not answer and are left out. */
+  held: boolean
 }
 
 /** Why to stop, or that more must be read; null to make the pass. */
@@ -44,7 +46,8 @@ export function judge(request: EvenRequest, seen: Seen): Reason | null {
   if (few && doubt > ENOUGH_CENTS && state.knownBy === 'pitch') return 'need-readings'
   const still = plan.turns.every((turn) => turn === 0)
   const many = against.length >= Math.min(DISAGREE, DISAGREE_PART * Math.max(3, read))
-  if (request.believe === 'readings') return still ? (asRead.outside ? 'no-turn-helps' : 'within-tolerance') : null
+  if (request.believe === 'readings')
+    return still ? (asRead.outside ? 'no-turn-helps' : 'within-tolerance') : null
   const unsure = against.length > 0 && seen.now.spreadErrorCents > ENOUGH_CENTS
   if (many || unsure) return 'readings-disagree'
   const tooFew = state.knownBy === 'pitch' && state.readSinceTurn < LUGS_TO_BE_DONE
@@ -58,7 +61,8 @@ export function judge(request: EvenRequest, seen: Seen): Reason | null {
   if (still) {
     if (unanswered || tooFew) return 'need-readings'
     const spread = spreadAgainst(stateLugHz(state.leading, head.lugs), plan.target)
-    if (spread > toleranceCents && (request.hoopOrEdge || drumPulls(state))) return 'hoop-or-edge'
+    if (spread > toleranceCents && (request.hoopOrEdge || seen.held || drumPulls(state)))
+      return 'hoop-or-edge'
     return plan.atCeiling ? 'ceiling' : 'no-turn-helps'
   }
   if (isPendulum(state.meanHistoryHz2, plan.target.mean)) return 'back-to-slack'
@@ -69,7 +73,10 @@ function isWithin(request: EvenRequest, { state, plan, now, toleranceCents }: Se
   const lugHz = stateLugHz(state.leading, request.head.lugs)
   const off = Math.abs((CENTS_PER_NEPER * Math.log(state.belief.x[MEAN] / plan.target.mean)) / 2)
   const reached = !('offsetTurns' in request.target) || offsetsReached(request, state)
-  if (state.knownBy !== 'pitch') return evenByOwnMeasure(request, state)
+  if (state.knownBy !== 'pitch') {
+    const onPitch = state.knownBy !== 'whole' || off <= PITCH_PART * toleranceCents
+    return onPitch && evenByOwnMeasure(request, state)
+  }
   return (
     spreadAgainst(lugHz, plan.target) <= toleranceCents &&
     off <= PITCH_PART * toleranceCents &&
@@ -84,9 +91,11 @@ const DIALS_APART = 3
 
 /** Even as far as dial, ear or hand can tell: nothing of it stands out. */
 function evenByOwnMeasure({ rounds, gaugeError = 1 }: EvenRequest, state: HeadState): boolean {
+  if (state.knownBy === 'whole') return true
   const round = rounds.at(-1)!
   const dials = (round.gauge ?? []).filter((dial): dial is number => dial !== null)
-  if (dials.length) return dials.length === state.lugs && Math.max(...dials) - Math.min(...dials) <= DIALS_APART * gaugeError
+  if (dials.length)
+    return dials.length === state.lugs && Math.max(...dials) - Math.min(...dials) <= DIALS_APART * gaugeError
   const words = [...(round.ear ?? []), ...(round.feel ?? [])].filter((word) => word !== null)
   return words.length > 0 && words.every((word) => word === 'alike')
 }
@@ -123,7 +132,8 @@ function isOutside({ state, plan, now, toleranceCents }: Seen): boolean {
   const off = Math.abs(belief.x[MEAN] - plan.target.mean) * toCents
   const offError = Math.sqrt(Math.max(0, belief.p[0])) * toCents
   return (
-    spread - toleranceCents > SURELY_OUT * now.spreadErrorCents || off - toleranceCents > SURELY_OUT * offError
+    spread - toleranceCents > SURELY_OUT * now.spreadErrorCents ||
+    off - toleranceCents > SURELY_OUT * offError
   )
 }
 

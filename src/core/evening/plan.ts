@@ -3,6 +3,7 @@ import { type HeadState } from '../head/estimate'
 import { harmonicsOf } from '../head/harmonics'
 import { MEAN, SECOND, TURN_LAW, type Belief } from '../head/kalman'
 import { rodPulls } from '../head/rods'
+import { secondAnswerPrior } from '../membrane/turnLaw'
 import { CENTS_PER_NEPER } from '../units/pitch'
 import { passCost, type Lean, type TargetPattern } from './cost'
 import { searchTurns, type SearchLimits } from './search'
@@ -45,7 +46,7 @@ export function choose(request: EvenRequest, state: HeadState, silent: readonly 
   const lean = leanOf(request, state)
   const towards = (pattern: TargetPattern) => planTowards(request, state.belief, pattern, lean, limits)
   // By dial, ear or hand the pitch is not known: the head is made even where it stands.
-  if (state.knownBy !== 'pitch' && !('offsetTurns' in target)) {
+  if (state.knownBy !== 'pitch' && state.knownBy !== 'whole' && !('offsetTurns' in target)) {
     return towards({ mean: state.belief.x[MEAN], cosine: 0, sine: 0 }).plan
   }
   return 'level' in target ? cheapest(state, towards) : towards(patternOf(target, state.belief)).plan
@@ -59,8 +60,9 @@ function planTowards(
   lean: Lean,
   limits: SearchLimits,
 ): { plan: Plan; cost: number } {
+  const usual = secondAnswerPrior(head.hoop, head.lugs).mean
   const tolerance = toleranceCents ?? defaultToleranceCents(head, Math.sqrt(target.mean))
-  const model = passCost(belief, target, head.lugs, lean, tolerance)
+  const model = passCost(belief, target, head.lugs, lean, tolerance, usual)
   const { cost, blocked } = withCeiling(model, head.ceilingHz, head.lugs)
   const found = searchRound(head.lugs, cost, limits)
   const turns = lean.none ? found : shareWithinPairs(found, lean, limits)

@@ -12,6 +12,8 @@ export interface Suspect {
   /** From 1. */
   rod: number
   probability: number
+  /** It and its opposite together: not two dead threads, but a hoop that lies on the shell there, or an edge that holds. */
+  together: boolean
   /** Passes in which it was turned and the head did not answer. */
   turns: number
   test: { rods: number[]; turns: number[] }
@@ -31,11 +33,10 @@ export const NAMED = 0.9
 export const TURNS_TO_NAME = 2
 /** A pass tells against a rod when it is likelier by this factor, as a logarithm, that the rod did nothing. */
 const PASS_TELLS = 1.5
-const MOST_SUSPECTS = 2
 
 /** Rounds that are looked back at, and rods that are weighed: those whose turns explain best what came otherwise. */
 const LOOKED_BACK = 8
-const MOST_WEIGHED = 4
+const MOST_WEIGHED = 5
 
 /** Rods that may be dead, likeliest first; none as a rule. */
 export function suspectsOf(request: EvenRequest, state: HeadState, known: readonly number[]): Suspect[] {
@@ -48,67 +49,99 @@ export function suspectsOf(request: EvenRequest, state: HeadState, known: readon
     recent.rounds.flatMap((round, i) =>
       (round.turns?.[rod] ?? 0) >= LEAST_TURN && readAfter(recent.rounds, i) ? [i] : [],
     )
-  const rods = Array.from({ length: head.lugs }, (_, rod) => rod)
-    .filter((rod) => !known.includes(rod) && passes(rod).length > 0)
-    .map((rod) => ({ rod, explained: explainedBy(recent, state, rod) }))
+  const turned = Array.from({ length: head.lugs }, (_, rod) => rod).filter(
+    (rod) => !known.includes(rod) && passes(rod).length > 0,
+  )
+  const pairs = head.lugs % 2 ? [] : turned.filter((rod) => turned.includes(oppositeRod(rod, head.lugs)))
+  const weighed = [
+    ...turned.map((rod) => [rod]),
+    ...pairs.filter((rod) => rod < head.lugs / 2).map((rod) => [rod, oppositeRod(rod, head.lugs)]),
+  ]
+    .map((rods) => ({ rods, explained: explainedBy(recent, state, rods) }))
     .filter(({ explained }) => explained > 0)
     .sort((a, b) => b.explained - a.explained)
     .slice(0, MOST_WEIGHED)
-    .map(({ rod }) => rod)
-  if (rods.length === 0) return []
+  if (weighed.length === 0) return []
   const sound = evidence(recent)
-  const logs = rods.map((rod) => ({ rod, log: evidence(withoutTurns(recent, [rod])) + Math.log(DEAD_BEFORE) }))
-  const best = Math.max(sound, ...logs.map(({ log }) => log))
-  const total = Math.exp(sound - best) + logs.reduce((sum, { log }) => sum + Math.exp(log - best), 0)
-  const odds = new Map(logs.map(({ rod, log }) => [rod, Math.exp(log - best) / total]))
-  const pairOdds = (rod: number) =>
-    (odds.get(rod) ?? 0) + (head.lugs % 2 ? 0 : (odds.get(oppositeRod(rod, head.lugs)) ?? 0))
-  return [...odds]
-    .filter(([rod, probability]) => pairOdds(rod) >= SUSPECTED && probability >= pairOdds(rod) / 4)
-    .sort((a, b) => b[1] - a[1])
-    .slice(0, MOST_SUSPECTS)
-    .map(([rod, probability]) => ({
-      rod: rod + 1,
-      probability,
-      turns: silentPasses(recent, rod, passes(rod)),
-      test: { rods: [rod + 1], turns: [TEST_TURNS] },
-    }))
+  const logs = weighed.map(({ rods }) => evidence(withoutTurns(recent, rods)) + Math.log(DEAD_BEFORE))
+  const best = Math.max(sound, ...logs)
+  const total = Math.exp(sound - best) + logs.reduce((sum, log) => sum + Math.exp(log - best), 0)
+  const stories = weighed
+    .map(({ rods }, i) => ({ rods, probability: Math.exp(logs[i] - best) / total }))
+    .sort((a, b) => b.probability - a.probability)
+  const [likeliest] = stories
+  // Pitch cannot tell the rods of a pair apart: what is said of one is as likely true of its opposite.
+  const named = stories.filter(
+    ({ rods, probability }) =>
+      probability >= likeliest.probability / 4 &&
+      rods.length === 1 &&
+      likeliest.rods.length === 1 &&
+      [likeliest.rods[0], oppositeRod(likeliest.rods[0], head.lugs)].includes(rods[0]),
+  )
+  const together = likeliest.rods.length === 2
+  const chosen = together ? likeliest.rods : named.map(({ rods }) => rods[0])
+  const odds = (together ? [likeliest] : named).reduce((sum, { probability }) => sum + probability, 0)
+  if (odds < SUSPECTED) return []
+  return chosen.map((rod, i) => ({
+    rod: rod + 1,
+    probability: together ? likeliest.probability : named[i].probability,
+    together,
+    turns: silentPasses(recent, together ? likeliest.rods : [rod], passes(rod)),
+    test: {
+      rods: together ? chosen.map((each) => each + 1) : [rod + 1],
+      turns: chosen.slice(0, together ? 2 : 1).map(() => TEST_TURNS),
+    },
+  }))
 }
 
 const evidence = (request: EvenRequest) =>
   estimateHead(request.head, request.rounds, { ...request, plain: true }).logEvidence
 
-/** How much of what came otherwise than expected goes away if a rod's turns did nothing, in Hz^4; negative where it grows. */
-function explainedBy({ rounds, head }: EvenRequest, state: HeadState, rod: number): number {
+/** How much of what came otherwise than expected goes away if some rods' turns did nothing, in Hz^4; negative where it grows. */
+function explainedBy({ rounds, head }: EvenRequest, state: HeadState, rods: readonly number[]): number {
   const misses = state.misses.slice(-rounds.length)
-  const angle = 2 * lugAngle(rod, head.lugs)
   const k = state.belief.x[TURN_LAW] / head.lugs
   const second = (2 * state.belief.x[SECOND]) / head.lugs
-  return rounds.reduce((sum, round, i) => {
-    const turned = Math.max(0, round.turns?.[rod] ?? 0)
+  return rounds.reduce((sum, { turns }, i) => {
     const miss = misses[i + 1]
-    if (!miss || turned === 0) return sum
-    const missing = [k, second * Math.cos(angle), second * Math.sin(angle)].map((answer) => -answer * turned)
+    if (!miss || !turns) return sum
+    const missing = [0, 0, 0]
+    for (const rod of rods) {
+      const angle = 2 * lugAngle(rod, head.lugs)
+      const lost = Math.max(0, turns[rod])
+      missing[0] -= k * lost
+      missing[1] -= second * Math.cos(angle) * lost
+      missing[2] -= second * Math.sin(angle) * lost
+    }
     return sum + miss.reduce((all, value, j) => all + value ** 2 - (value - missing[j]) ** 2, 0)
   }, 0)
 }
 
 /** The rods of a pair that are named: two turns or more without an answer, and nothing else explains it. */
 export function namedOf(suspects: readonly Suspect[]): Suspect[] {
-  const sum = suspects.reduce((all, { probability }) => all + probability, 0)
+  const sum = suspects.reduce(
+    (all, { probability, together }) => (together ? probability : all + probability),
+    0,
+  )
   return sum >= NAMED ? suspects.filter(({ turns }) => turns >= TURNS_TO_NAME) : []
 }
 
 const readAfter = (rounds: EvenRequest['rounds'], i: number) =>
   (rounds[i + 1]?.readings?.length ?? 0) > 0 || rounds[i + 1]?.readingsHz?.some((hz) => hz !== null)
 
-/** Passes of a rod whose readings by themselves are likelier had it not been turned. */
-function silentPasses(request: EvenRequest, rod: number, passes: readonly number[]): number {
+/** Passes of some rods whose readings by themselves are likelier had it not been turned. */
+function silentPasses(request: EvenRequest, rods: readonly number[], passes: readonly number[]): number {
   const { rounds } = request
   return passes.filter((i) => {
-    const upTo = { ...request, rounds: rounds.slice(0, i + 2).map((round, j) => (j === i + 1 ? last(round) : round)) }
-    const without = withoutTurns(upTo, [rod])
-    const answered = { ...without, rounds: without.rounds.map((round, j) => (j === i ? upTo.rounds[i] : round)) }
+    const upTo = {
+      ...request,
+      rounds: rounds.slice(0, i + 2).map((round, j) => (j === i + 1 ? last(round) : round)),
+    }
+    const without = withoutTurns(upTo, rods)
+    const answered = {
+      ...without,
+      rounds: without.rounds.map((round, j) => (j === i ? upTo.rounds[i] : round)),
+    }
     return evidence(without) > evidence(answered) + PASS_TELLS
   }).length
 }

@@ -1,12 +1,13 @@
 import { turnLawPrior } from '../membrane/turnLaw'
 import { median } from '../numeric/median'
+import { CENTS_PER_NEPER } from '../units/pitch'
 import { slackBelief, startingBelief, turnNoise } from './belief'
 import { earReadings } from './ear'
 import { DEFAULT_GAUGE_ERROR, learnGaugeLaw, meanDial, tensionOf } from './gauge'
 import { harmonicsOf } from './harmonics'
 import { momentsOf, readInto, type Hypothesis } from './hypotheses'
 import { surpriseOf, takeEvenness, takeGauge, takeLevels, wavesOf, withPitch } from './intake'
-import { COSINE, copyBelief, MEAN, SECOND, SINE, turn, type Belief } from './kalman'
+import { COSINE, copyBelief, MEAN, SECOND, SINE, turn, update, type Belief } from './kalman'
 import { slipsOf } from './poleFit'
 import type { Reader } from './readingLaw'
 import { lugReadings, type LugReading } from './readings'
@@ -16,7 +17,7 @@ import { fitStanding } from './standing'
 import type { EvenHead, GaugeLaw, Learned, Round } from './types'
 
 /** What the evenness of a head is known by; anything but pitch says nothing of the pitch itself. */
-export type KnownBy = 'pitch' | 'gauge' | 'ear' | 'feel'
+export type KnownBy = 'pitch' | 'whole' | 'gauge' | 'ear' | 'feel'
 
 /** What is believed of one head, and how surely. */
 export interface HeadState {
@@ -66,6 +67,8 @@ export interface KnownBefore {
   plain?: boolean
 }
 
+/** How far one number for a head may be from its mean, in cents, where nobody said (common practice, no source). */
+const WHOLE_ERROR_CENTS = 20
 /** How well levels alone place the axis for a standing microphone, in rad. */
 const AXIS_OF_STANDING = 0.08
 /** Rounds, from the newest back, whose readings are looked at from all sides; older ones have been. */
@@ -85,11 +88,7 @@ const READERS: ReadonlyArray<{ reader: Reader; weight: number }> = [
  * The state of a head after all rounds, from the oldest on. Readings of the newest round need no turns.
  * Model: docs/decisions/head-estimate.md.
  */
-export function estimateHead(
-  head: EvenHead,
-  rounds: readonly Round[],
-  known: KnownBefore = {},
-): HeadState {
+export function estimateHead(head: EvenHead, rounds: readonly Round[], known: KnownBefore = {}): HeadState {
   const { start = 'unknown', slackSchool, gaugeLaw, gaugeError = DEFAULT_GAUGE_ERROR } = known
   const { lugs } = head
   let hypotheses = startingHypotheses(head, rounds, known)
@@ -110,9 +109,7 @@ export function estimateHead(
     const readings = lugReadings(head, round, confirmedBy(rounds, index))
     const standing = round.mic === 'standing' ? fitStanding(round, lugs) : null
     if (standing) {
-      each((belief) =>
-        takeLevels(belief, standing, readings.length < 3 ? Infinity : AXIS_OF_STANDING, lugs),
-      )
+      each((belief) => takeLevels(belief, standing, readings.length < 3 ? Infinity : AXIS_OF_STANDING, lugs))
     } else if (readings.length) {
       const thorough = !known.plain && index >= rounds.length - THOROUGH_ROUNDS
       const reading = round.mic === 'standing' ? standingOnly(hypotheses) : hypotheses
@@ -165,10 +162,20 @@ export function estimateHead(
       each((belief) => takeEvenness(belief, waves, lugs))
       state.knownBy ??= 'feel'
     }
+    if (round.wholeHz) {
+      const { wholeHz, wholeErrorCents = WHOLE_ERROR_CENTS } = round
+      const error = (2 * wholeHz ** 2 * wholeErrorCents) / CENTS_PER_NEPER
+      each((belief) => update(belief, [1, 0, 0, 0, 0], wholeHz ** 2, error ** 2))
+      if (state.knownBy !== 'pitch') state.knownBy = 'whole'
+      state.read = Array.from({ length: lugs }, (_, lug) => lug)
+    }
     const heard = round.ear ? earReadings(round, Math.sqrt(Math.max(1, momentsOf(hypotheses).x[MEAN]))) : []
     if (heard.length && !readings.length) {
       const { belief } = leadingOf(hypotheses)
-      const fit = readInto([{ belief, weight: 1, reader: 'mean' }], heard, lugs, { thorough: true, first: true })
+      const fit = readInto([{ belief, weight: 1, reader: 'mean' }], heard, lugs, {
+        thorough: true,
+        first: true,
+      })
       const found = momentsOf(fit.hypotheses)
       each(() => withWavesOf(belief, found))
       state.rods = withPitch(state.rods, momentsOf(hypotheses), lugs)
@@ -198,8 +205,9 @@ export function estimateHead(
 
 function startingHypotheses(head: EvenHead, rounds: readonly Round[], known: KnownBefore): Hypothesis[] {
   const all = rounds.flatMap((round) => lugReadings(head, round, new Set()))
-  const around = all.length
-    ? median(all.map(({ hz }) => hz)) ** 2
+  const pitches = [...all.map(({ hz }) => hz), ...rounds.flatMap(({ wholeHz }) => wholeHz ?? [])]
+  const around = pitches.length
+    ? median(pitches) ** 2
     : known.aroundHz
       ? known.aroundHz ** 2
       : turnLawPrior(head.diameterInches, head.threadPitchMm, head.pliesMils).mean

@@ -61,7 +61,10 @@ export function readInto(
     ...{ belief, reader },
     weight: Math.exp(log - best) / total,
   }))
-  return { hypotheses: pruned(weighed, thorough ? MOST_CARRIED : MOST_CARRIED_PLAIN), logEvidence: best + Math.log(total) }
+  return {
+    hypotheses: pruned(weighed, thorough ? MOST_CARRIED : MOST_CARRIED_PLAIN),
+    logEvidence: best + Math.log(total),
+  }
 }
 
 const weightOf = (hypotheses: readonly Hypothesis[], reader: Reader) =>

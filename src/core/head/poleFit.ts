@@ -133,7 +133,9 @@ export function fitHills(
 }
 
 /** Of climbs that ended on the same hill, one. */
-function apart<T extends { x: ArrayLike<number>; value: number; p: Float64Array }>(climbed: readonly T[]): T[] {
+function apart<T extends { x: ArrayLike<number>; value: number; p: Float64Array }>(
+  climbed: readonly T[],
+): T[] {
   const kept: T[] = []
   for (const one of [...climbed].sort((a, b) => a.value - b.value)) {
     if (!kept.some((other) => distance(one.x, other) < ONE_HILL)) kept.push(one)

@@ -161,7 +161,8 @@ export function partsOf(
     sigmoid((PARTED_HZ - split) / PARTED_SPREAD_HZ),
     MISSED * sigmoid((MISSED_WITHIN * width - split) / (FAINT_SPREAD * 6 * width)),
   )
-  const highHeard = sigmoid((share - (1 - FAINT)) / FAINT_SPREAD) + ONE_HEARD * sigmoid((share - 0.5) / LOUDER)
+  const highHeard =
+    sigmoid((share - (1 - FAINT)) / FAINT_SPREAD) + ONE_HEARD * sigmoid((share - 0.5) / LOUDER)
   const lowHeard = sigmoid((FAINT - share) / FAINT_SPREAD) + ONE_HEARD * sigmoid((0.5 - share) / LOUDER)
   return [
     part(together, centre, SHARE_ERROR * apart),

@@ -25,11 +25,7 @@ const HANDLING_CENTS = 0.7
  * The readings of a round, poles before bare numbers where a lug has both; those taken with the other head free are
  * carried to what they would read with it muted.
  */
-export function lugReadings(
-  head: EvenHead,
-  round: Round,
-  confirmed: ReadonlySet<number>,
-): LugReading[] {
+export function lugReadings(head: EvenHead, round: Round, confirmed: ReadonlySet<number>): LugReading[] {
   const heard = heardReadings(round).map((reading) =>
     confirmed.has(reading.lug) ? { ...reading, confirmed: true } : reading,
   )
@@ -75,9 +71,11 @@ function heardReadings(round: Round): LugReading[] {
     }
   })
   const known = new Set(withPoles.map((reading) => reading.lug))
-  const cents = Math.hypot(round.readingErrorCents ?? DEFAULT_READING_CENTS, HANDLING_CENTS)
-  const bare = (round.readingsHz ?? []).flatMap((hz, lug): LugReading[] =>
-    hz === null || known.has(lug) ? [] : [{ lug, hz, errorHz: (hz * cents) / CENTS_PER_NEPER, alone: false }],
-  )
+  const bare = (round.readingsHz ?? []).flatMap((hz, lug): LugReading[] => {
+    if (hz === null || known.has(lug)) return []
+    const own = round.readingErrorsCents?.[lug] ?? round.readingErrorCents ?? DEFAULT_READING_CENTS
+    const cents = Math.hypot(own, HANDLING_CENTS)
+    return [{ lug, hz, errorHz: (hz * cents) / CENTS_PER_NEPER, alone: false }]
+  })
   return [...withPoles, ...bare]
 }

@@ -39,6 +39,11 @@ export interface Round {
   readingsHz?: (number | null)[]
   /** One standard error of a bare number, in cents. */
   readingErrorCents?: number
+  /** The same lug by lug where they differ; null for the one above. */
+  readingErrorsCents?: (number | null)[]
+  /** One number for the whole head, with its error in cents (default 20): its pitch, nothing of its evenness. */
+  wholeHz?: number
+  wholeErrorCents?: number
   /** Readings with their poles, beside or instead of the bare numbers. */
   readings?: Array<{ lug: number; modes: PoleReading[] }>
   otherHead?: 'muted' | 'free' | 'off'

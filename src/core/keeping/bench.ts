@@ -1,5 +1,5 @@
 import { EVENING_VERSION } from '../evening/even'
-import type { EvenRequest } from '../evening/types'
+import type { EvenRequest, EvenTarget } from '../evening/types'
 import { learnedFrom } from '../head/belief'
 import { estimateHead, type HeadState } from '../head/estimate'
 import { COSINE, MEAN, SINE } from '../head/kalman'
@@ -15,12 +15,15 @@ import { headKey, type KitState } from './log'
 import type { Settings } from './settings'
 import {
   aimOf,
+  bedLugHz,
+  bedOf,
   bedProfileHz,
   evenHeadOf,
   sheetTarget,
   solverTarget,
   toleranceOf,
   type Fitted,
+  type SnareBed,
 } from './targets'
 
 /** One head as the Bench works on it, from the log alone. */
@@ -193,14 +196,16 @@ export function evenRequestFor(
           : aim.kind === 'bed'
             ? { profileHz: bedProfileHz(aim.hz, aim.bedCents, drum.lugs) }
             : { level: true as const }
+  const bed = bedOf(drum, side)
   const around = 'hz' in aim ? aim.hz : (lastKnown(head)?.meanHz ?? kept?.meanHz ?? 150)
   return {
     head: estimatedHead(head, otherHz),
-    target,
+    target: bed ? overBed(head, target, bed) : target,
     toleranceCents: aim.kind === 'sheet' && kept ? kept.toleranceCents : toleranceOf(drum, side, around),
     keys: settings.keys,
     largestStepTurns: settings.largestStepTurns,
-    rounds: sitting ? roundsOf(sitting, drum.lugs, open) : [{ readings: [] }],
+    rounds: sitting ? roundsOf(sitting, drum.lugs, open) : [{}],
+    ...(sitting?.lugByLug ? { believe: 'readings' as const } : {}),
     ...(learned ? { learned } : {}),
     ...startOf(sitting?.slack ?? null),
     ...(found.deadRods ? { deadRods: found.deadRods.filter((rod) => rod <= drum.lugs) } : {}),
@@ -208,6 +213,17 @@ export function evenRequestFor(
     ...(settings.gaugeLaw ? { gaugeLaw: settings.gaugeLaw } : {}),
     ...(sitting?.passes.some(({ dials }) => dials.size > 0) ? { gaugeError: settings.gaugeError } : {}),
   }
+}
+
+/** A target on a head over a snare bed: even but for the bed's lugs. What is uneven on purpose has its own pattern. */
+function overBed(head: BenchHead, target: EvenTarget, bed: SnareBed): EvenTarget {
+  const { drum, sitting } = head
+  if ('offsetTurns' in target || 'profileHz' in target) return target
+  const hz = 'hz' in target ? target.hz : lastKnown(head)?.meanHz
+  if (!hz) return target
+  const read = sitting?.passes.findLast(({ readings }) => readings.size > 0)?.readings
+  const readHz = Array.from({ length: drum.lugs }, (_, i) => read?.get(i + 1)?.hz ?? null)
+  return { profileHz: bedLugHz(hz, bed, drum.lugs, readHz) }
 }
 
 export { EVENING_VERSION }

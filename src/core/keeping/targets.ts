@@ -61,6 +61,36 @@ export function bedProfileHz(hz: number, bedCents: number, lugs: number): number
   return patternOverLugs(pattern, lugs).map((hz2) => Math.sqrt(hz2))
 }
 
+/** The lugs beside the bed of a drum's snare side, and how much lower they may read; null where there is none. */
+export type SnareBed = NonNullable<Drum['snareBed']>
+
+export function bedOf(drum: Drum, side: Side): SnareBed | null {
+  const bed = side === 'resonant' ? drum.snareBed : undefined
+  return bed && bed.lugs.length > 0 && bed.cents > 0 ? bed : null
+}
+
+/**
+ * Lug pitches of a head over its snare bed at a mean pitch: the bed's lugs so much lower than the others. Bed lugs that read
+ * lower still are left so: they are never raised to match.
+ * @param readHz newest readings, lug 1 first; null where not read
+ */
+export function bedLugHz(
+  hz: number,
+  { lugs: beside, cents }: SnareBed,
+  lugs: number,
+  readHz: ReadonlyArray<number | null>,
+): number[] {
+  const mean = (part: readonly number[]) => part.reduce((sum, v) => sum + Math.log(v), 0) / part.length
+  const of = (inBed: boolean) =>
+    readHz.flatMap((value, i) => (value !== null && beside.includes(i + 1) === inBed ? [value] : []))
+  const [bed, rest] = [of(true), of(false)]
+  const seen = bed.length && rest.length ? CENTS_PER_NEPER * (mean(rest) - mean(bed)) : 0
+  const depth = Math.max(cents, seen)
+  const raw = Array.from({ length: lugs }, (_, i) => (beside.includes(i + 1) ? 2 ** (-depth / 1200) : 1))
+  const scale = hz / Math.sqrt(raw.reduce((sum, v) => sum + v * v, 0) / lugs)
+  return raw.map((v) => v * scale)
+}
+
 export interface Fitted {
   meanHz: number
   meanErrorCents: number

@@ -105,7 +105,7 @@ function itemOf(way: Way, drum: Drum, side: Side): WorkItem {
 const UNREAD_CENTS = 300
 
 /** Probability that the mean is out of tolerance, or the spread is. */
-function outOf(
+export function outOf(
   offCents: number | null,
   errorCents: number,
   spreadCents: number | null,

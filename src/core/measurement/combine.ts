@@ -12,26 +12,26 @@ export interface CombinedReading extends SingleReading {
 
 /** Two taps of one lug differ by about this in cents however well each was measured: finger and stroke. */
 const REPEAT_CENTS = 1
-const OUTLIER_SIGMAS = 4
-/** Never thrown out below this distance in cents. */
-const OUTLIER_CENTS = 8
+/** A later reading contradicts an earlier one beyond so many of both their errors, and never within so many cents. */
+const CONTRADICTS_ERRORS = 1.96
+const CONTRADICTS_CENTS = 4
 
 /**
- * Mean of repeated taps weighted by inverse variance; a tap far from the median of the others is left out. With two that
- * disagree nothing can say which is wrong: both count, and the error says how far apart they are.
+ * Repeated readings of one lug, oldest first, as one: their mean weighted by inverse variance. The newest stands: what it
+ * contradicts by more than their errors is left out, since whoever taps again has a reason.
  * @returns null without readings
  */
 export function combineReadings(readings: readonly SingleReading[]): CombinedReading | null {
-  if (readings.length === 0) return null
-  const sorted = readings.map(({ hz }) => hz).sort((a, b) => a - b)
-  const middle = sorted[Math.floor(sorted.length / 2)]
-  const cents = (hz: number) => (1200 * Math.log(hz / middle)) / Math.LN2
+  const newest = readings.at(-1)
+  if (!newest) return null
+  const cents = (hz: number) => (1200 * Math.log(hz / newest.hz)) / Math.LN2
   const sd = ({ hz, standardErrorHz }: SingleReading) =>
     Math.hypot((1731.2 * standardErrorHz) / hz, REPEAT_CENTS)
-  const far = (reading: SingleReading) =>
-    Math.abs(cents(reading.hz)) > Math.max(OUTLIER_CENTS, OUTLIER_SIGMAS * sd(reading))
+  const stands = (reading: SingleReading) =>
+    Math.abs(cents(reading.hz)) <=
+    Math.max(CONTRADICTS_CENTS, CONTRADICTS_ERRORS * Math.hypot(sd(reading), sd(newest)))
   const all = readings.map((_, i) => i)
-  const used = readings.length < 3 ? all : all.filter((i) => !far(readings[i]))
+  const used = all.filter((i) => stands(readings[i]))
   let weight = 0
   let sum = 0
   for (const i of used) {
@@ -42,7 +42,7 @@ export function combineReadings(readings: readonly SingleReading[]): CombinedRea
   const mean = sum / weight
   const scatter = used.reduce((s, i) => s + (cents(readings[i].hz) - mean) ** 2 / sd(readings[i]) ** 2, 0)
   const widen = used.length > 1 ? Math.max(1, scatter / (used.length - 1)) : 1
-  const hz = middle * 2 ** (mean / 1200)
+  const hz = newest.hz * 2 ** (mean / 1200)
   return {
     hz,
     standardErrorHz: (hz * Math.sqrt(widen / weight)) / 1731.2,

@@ -23,6 +23,9 @@ const lugNumber = z.int().min(1).max(24)
 const round = z.strictObject({
   readingsHz: z.array(hz.nullable()).optional(),
   readingErrorCents: positive.max(200).optional(),
+  readingErrorsCents: z.array(positive.max(400).nullable()).optional(),
+  wholeHz: hz.optional(),
+  wholeErrorCents: positive.max(400).optional(),
   readings: z.array(z.strictObject({ lug: z.int().min(1), modes: z.array(pole).min(1) })).optional(),
   otherHead: z.enum(['muted', 'free', 'off']).optional(),
   pressed: z.boolean().optional(),
@@ -120,6 +123,8 @@ function wrongLength(request: Parsed): Problem | null {
     if (round.readingsHz && round.readingsHz.length !== lugs) {
       return wrong(`${at}.readingsHz`, 'readings', round.readingsHz.length)
     }
+    if (round.readingErrorsCents && round.readingErrorsCents.length !== lugs)
+      return wrong(`${at}.readingErrorsCents`, 'errors', round.readingErrorsCents.length)
     if (round.gauge && round.gauge.length !== lugs) {
       return wrong(`${at}.gauge`, 'dial readings', round.gauge.length)
     }

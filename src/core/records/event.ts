@@ -2,7 +2,7 @@ import { z } from 'zod'
 import { CAUSE_IDS } from '../fitting/causes'
 import { QUESTION_IDS } from '../fitting/questions'
 import { AREA_IDS, FINDING_IDS } from '../fitting/lookOver'
-import { feelSchema, slackSchoolSchema } from './even'
+import { earSchema, feelSchema, slackSchoolSchema } from './even'
 import { LAYER_IDS } from '../pair/layers'
 import { aimSchema, drumSchema, headSchema, idSchema, SCHEMA_VERSION, sideSchema, targetSchema } from './kit'
 import { runHeadSchema, sheetDrumSchema } from './sheet'
@@ -12,6 +12,8 @@ import { runHeadSchema, sheetDrumSchema } from './sheet'
  * event of its own.
  */
 const hz = z.number().min(15).max(2000)
+/** From 1. */
+const lug = z.int().min(1).max(24)
 
 export const sourceSchema = z.enum(['microphone', 'file', 'practice', 'typed', 'ear', 'gauge', 'hand'])
 
@@ -93,6 +95,14 @@ export const eventSchema = z.discriminatedUnion('kind', [
     /** Judged by ear against a reference, without a number. */
     ear: z.enum(['higher', 'lower', 'alike']).optional(),
   }),
+  /** An ear's word on a lug against a reference lug of the same head, without a number. */
+  z.strictObject({ kind: z.literal('earHeard'), ...onHead, lug, word: earSchema, reference: lug }),
+  /** One number for the whole head, as people write it down: nothing is said of its evenness. */
+  z.strictObject({ kind: z.literal('headRead'), ...onHead, hz, standardErrorHz: z.number().positive() }),
+  /** The head is read anew from the first lug on; nothing was turned. */
+  z.strictObject({ kind: z.literal('roundStarted'), ...onHead }),
+  /** Readings of this round are to be taken as they are: of these lugs, or of all and lug by lug where none is named. */
+  z.strictObject({ kind: z.literal('readingsBelieved'), ...onHead, lugs: z.array(lug).max(24) }),
   z.strictObject({
     kind: z.literal('rodsTurned'),
     ...onHead,

@@ -2,7 +2,7 @@ import { z } from 'zod'
 import { hoopSchema } from './even'
 
 /** Version of every record kept or exchanged; a change of form adds a migration and raises it. */
-export const SCHEMA_VERSION = 4
+export const SCHEMA_VERSION = 5
 
 export const idSchema = z.string().min(1).max(80)
 export const sideSchema = z.enum(['batter', 'resonant'])
@@ -31,6 +31,10 @@ export const drumSchema = z.strictObject({
   threadPitchMm: z.number().min(0.3).max(3),
   /** Diameter of a hole in the resonant head, in inches; left out for none. */
   portInches: z.number().min(0.5).max(20).optional(),
+  /** Lugs of the snare side (from 1) beside the bed of the wires, and how much lower they may read, in cents. */
+  snareBed: z
+    .strictObject({ lugs: z.array(z.int().min(1).max(24)).max(24), cents: z.number().min(0).max(300) })
+    .optional(),
   batter: headSchema,
   resonant: headSchema,
 })

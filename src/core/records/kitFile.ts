@@ -25,12 +25,14 @@ export type KitFile = z.infer<typeof kitFileSchema>
  * Old forms carried forward, one step a version. Form 2 added kept takes, the place of the microphone and readings by
  * ear, all optional: a file of form 1 is one of form 2 without them. Form 3 added findings, slack starts and the search
  * for a fault, as events of their own. Form 4 added what a stroke on the centre tells beside its pitch, muffling, wires,
- * words, range marks, whole sheets and runs.
+ * words, range marks, whole sheets and runs. Form 5 added what an ear says of a lug without a number, one number for a whole
+ * head, rounds begun anew, readings that are to be believed, and the snare bed of a drum.
  */
 export const MIGRATIONS: ReadonlyArray<(file: unknown) => unknown> = [
   (file) => ({ ...(file as object), schema: 2 }),
   (file) => ({ ...(file as object), schema: 3 }),
   (file) => ({ ...(file as object), schema: 4 }),
+  (file) => ({ ...(file as object), schema: 5 }),
 ]
 
 export type KitFileResult = { ok: true; file: KitFile } | { ok: false; why: string }

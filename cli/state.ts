@@ -1,0 +1,52 @@
+import { readFile } from 'node:fs/promises'
+import { headReports } from '@/core/keeping/reports'
+import { kitsFromLog } from '@/core/keeping/log'
+import { readKitFile } from '@/core/records/kitFile'
+import type { Side } from '@/core/records/kit'
+import { evenAnswerRecord } from '@/text/evenAnswer'
+import { readOptions, usage, writeLine } from './options'
+
+const HELP = `humbra state FILE.humbra.json
+
+What the app would say of a kit, one line of JSON a head, from its file.
+  --drum ID
+  --side batter|resonant
+  --at ISO               what was known and believed then; now unless said
+  --sheet NAME           held against this sheet
+`
+
+export async function stateCommand(args: string[]): Promise<number> {
+  const read = readOptions(args, ['drum', 'side', 'at', 'sheet'], HELP)
+  if (typeof read === 'number') return read
+  const { drum, side, at, sheet } = read.values as Record<string, string | undefined>
+  const [file] = read.positionals
+  if (read.positionals.length !== 1) return usage('name one kit file', HELP)
+  if (side !== undefined && side !== 'batter' && side !== 'resonant')
+    return usage(`--side is batter or resonant, not "${side}"`, HELP)
+  const nowMs = at === undefined ? Date.now() : Date.parse(at)
+  if (Number.isNaN(nowMs)) return usage(`--at takes a time such as 2026-11-02T18:40:00Z, not "${at}"`, HELP)
+  const refuse = (where: string, what: string) => {
+    writeLine({ error: { where, what } })
+    return 1
+  }
+  let text: string
+  try {
+    text = await readFile(file, 'utf8')
+  } catch {
+    return refuse(file, 'there is no such file, or it may not be read')
+  }
+  const kitFile = readKitFile(text)
+  if (!kitFile.ok) return refuse(file, kitFile.why)
+  const events = kitFile.file.events.filter((event) => Date.parse(event.at) <= nowMs)
+  const kit = kitsFromLog(events).find(({ id }) => id === kitFile.file.kit)
+  if (!kit) return refuse('--at', 'the kit did not exist yet at that time')
+  if (drum !== undefined && !kit.drums.some(({ id }) => id === drum))
+    return refuse('--drum', `no drum ${drum}: there are ${kit.drums.map(({ id }) => id).join(', ')}`)
+  const chosen = sheet === undefined ? kit.sheet : kit.sheets.find(({ name }) => name === sheet)?.id
+  if (chosen === undefined)
+    return refuse('--sheet', `no sheet ${sheet}: there are ${kit.sheets.map(({ name }) => name).join(', ')}`)
+  const options = { ...(drum === undefined ? {} : { drum }), ...(side ? { side: side as Side } : {}) }
+  for (const report of headReports({ ...kit, sheet: chosen }, nowMs, options))
+    writeLine({ ...report, even: report.even && evenAnswerRecord(report.even) })
+  return 0
+}
