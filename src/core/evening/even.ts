@@ -8,7 +8,7 @@ import { against, asRead, disagreements } from './asRead'
 import { isEnough, readNext, rodsToFeel } from './ask'
 import { byReadings } from './byReadings'
 import { oddsOf, spreadAgainst } from './confidence'
-import { isDone, judge, type Seen } from './judge'
+import { isDone, isMany, judge, type Seen } from './judge'
 import { orderSteps } from './order'
 import { choose, DEFAULT_KEYS, DEFAULT_LARGEST_STEP, DEFAULT_SMALLEST_STEP } from './plan'
 import { namedOf, suspectsOf, withoutTurns } from './suspect'
@@ -26,7 +26,8 @@ export function even(request: EvenRequest): EvenAnswer {
   const dead = request.deadRods?.map((rod) => rod - 1) ?? []
   const told = dead.length ? withoutTurns(request, dead) : request
   const first = stateFor(told)
-  const suspects = suspectsOf(told, first, dead)
+  // Readings that contradict each other prove nothing against a rod.
+  const suspects = isMany(against(first).length, first.read.length) ? [] : suspectsOf(told, first, dead)
   const named = namedOf(suspects)
   // Opposite rods that were turned again and again and moved nothing: the rest of the head is brought right without them.
   const held = named.filter(({ together }) => together).map(({ rod }) => rod - 1)

@@ -45,11 +45,10 @@ export function judge(request: EvenRequest, seen: Seen): Reason | null {
   const few = read > 0 && state.readSinceTurn < Math.min(head.lugs, ENOUGH_LUGS)
   if (few && doubt > ENOUGH_CENTS && state.knownBy === 'pitch') return 'need-readings'
   const still = plan.turns.every((turn) => turn === 0)
-  const many = against.length >= Math.min(DISAGREE, DISAGREE_PART * Math.max(3, read))
   if (request.believe === 'readings')
     return still ? (asRead.outside ? 'no-turn-helps' : 'within-tolerance') : null
   const unsure = against.length > 0 && seen.now.spreadErrorCents > ENOUGH_CENTS
-  if (many || unsure) return 'readings-disagree'
+  if (isMany(against.length, read) || unsure) return 'readings-disagree'
   const tooFew = state.knownBy === 'pitch' && state.readSinceTurn < LUGS_TO_BE_DONE
   const unanswered = request.rounds.length > 1 && read === 0
   if (isWithin(request, seen)) {
@@ -67,6 +66,11 @@ export function judge(request: EvenRequest, seen: Seen): Reason | null {
   }
   if (isPendulum(state.meanHistoryHz2, plan.target.mean)) return 'back-to-slack'
   return null
+}
+
+/** Readings against the head are so many that it is no slip of one. */
+export function isMany(against: number, read: number): boolean {
+  return against >= Math.min(DISAGREE, DISAGREE_PART * Math.max(3, read))
 }
 
 function isWithin(request: EvenRequest, { state, plan, now, toleranceCents }: Seen): boolean {

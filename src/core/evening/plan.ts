@@ -30,6 +30,14 @@ const ROD_PRICE = 0.5
 /** Readings so far from the forecast, in squared standard errors, make the next pass a small one, of at most so many turns. */
 const SURPRISED = 9
 const CAREFUL_TURNS = 3 / 16
+const MOST_CAREFUL_TURNS = 1 / 16
+
+/** Largest step after surprises: halved with each that came in a row. */
+function carefulTurns({ surprises }: HeadState): number {
+  const calm = [...surprises].reverse().findIndex((surprise) => surprise <= SURPRISED)
+  const inRow = calm < 0 ? surprises.length : calm
+  return inRow === 0 ? Infinity : Math.max(MOST_CAREFUL_TURNS, CAREFUL_TURNS / 2 ** (inRow - 1))
+}
 
 export interface Plan {
   turns: number[]
@@ -137,7 +145,7 @@ function limitsFor(request: EvenRequest, state: HeadState, silent: readonly numb
   const { belief } = state
   const asked = request.largestStepTurns ?? DEFAULT_LARGEST_STEP
   // What came otherwise than expected is met with care.
-  const largest = (state.surprises.at(-1) ?? 1) > SURPRISED ? Math.min(asked, CAREFUL_TURNS) : asked
+  const largest = Math.min(asked, carefulTurns(state))
   const quantumTurns = request.smallestStepTurns ?? DEFAULT_SMALLEST_STEP
   const done = Array.from({ length: head.lugs }, (_, rod) =>
     rounds.reduce((sum, round) => sum + (round.turns?.[rod] ?? 0), 0),

@@ -61,6 +61,7 @@ export function suspectsOf(request: EvenRequest, state: HeadState, known: readon
     .filter(({ explained }) => explained > 0)
     .sort((a, b) => b.explained - a.explained)
     .slice(0, MOST_WEIGHED)
+
   if (weighed.length === 0) return []
   const sound = evidence(recent)
   const logs = weighed.map(({ rods }) => evidence(withoutTurns(recent, rods)) + Math.log(DEAD_BEFORE))
@@ -82,11 +83,13 @@ export function suspectsOf(request: EvenRequest, state: HeadState, known: readon
   const chosen = together ? likeliest.rods : named.map(({ rods }) => rods[0])
   const odds = (together ? [likeliest] : named).reduce((sum, { probability }) => sum + probability, 0)
   if (odds < SUSPECTED) return []
+  const silent = chosen.map((rod) => silentPasses(recent, together ? likeliest.rods : [rod], passes(rod)))
+  if (silent.every((count) => count === 0)) return []
   return chosen.map((rod, i) => ({
     rod: rod + 1,
     probability: together ? likeliest.probability : named[i].probability,
     together,
-    turns: silentPasses(recent, together ? likeliest.rods : [rod], passes(rod)),
+    turns: silent[i],
     test: {
       rods: together ? chosen.map((each) => each + 1) : [rod + 1],
       turns: chosen.slice(0, together ? 2 : 1).map(() => TEST_TURNS),
@@ -129,31 +132,29 @@ export function namedOf(suspects: readonly Suspect[]): Suspect[] {
 const readAfter = (rounds: EvenRequest['rounds'], i: number) =>
   (rounds[i + 1]?.readings?.length ?? 0) > 0 || rounds[i + 1]?.readingsHz?.some((hz) => hz !== null)
 
-/** Passes of some rods whose readings by themselves are likelier had it not been turned. */
+/**
+ * In how many passes the readings are likelier had some rods not been turned in it; none where they clearly answered in any.
+ * Passes before are taken as if they had done nothing: what they seemed to teach of the head's answers would mislead.
+ */
 function silentPasses(request: EvenRequest, rods: readonly number[], passes: readonly number[]): number {
-  const { rounds } = request
-  return passes.filter((i) => {
-    const upTo = {
-      ...request,
-      rounds: rounds.slice(0, i + 2).map((round, j) => (j === i + 1 ? last(round) : round)),
-    }
-    const without = withoutTurns(upTo, rods)
-    const answered = {
-      ...without,
-      rounds: without.rounds.map((round, j) => (j === i ? upTo.rounds[i] : round)),
-    }
-    return evidence(without) > evidence(answered) + PASS_TELLS
-  }).length
+  const leanings = passes.map((i) => {
+    const upTo = request.rounds.slice(0, i + 2).map((round, j) => (j === i + 1 ? last(round) : round))
+    const silent = upTo.map((round) => withoutTurnsOf(round, rods))
+    const answered = silent.map((round, j) => (j === i ? upTo[i] : round))
+    return evidence({ ...request, rounds: silent }) - evidence({ ...request, rounds: answered })
+  })
+  if (leanings.some((leaning) => leaning < -PASS_TELLS)) return 0
+  return leanings.filter((leaning) => leaning > PASS_TELLS).length
 }
 
 const last = ({ turns: _, ...round }: EvenRequest['rounds'][number]) => round
 
 /** The same history as if some rods (0-based) had not been tightened. */
 export function withoutTurns(request: EvenRequest, rods: readonly number[]): EvenRequest {
-  const rounds = request.rounds.map((round) =>
-    round.turns
-      ? { ...round, turns: round.turns.map((turn, i) => (rods.includes(i) ? Math.min(0, turn) : turn)) }
-      : round,
-  )
-  return { ...request, rounds }
+  return { ...request, rounds: request.rounds.map((round) => withoutTurnsOf(round, rods)) }
+}
+
+function withoutTurnsOf(round: EvenRequest['rounds'][number], rods: readonly number[]) {
+  if (!round.turns) return round
+  return { ...round, turns: round.turns.map((turn, i) => (rods.includes(i) ? Math.min(0, turn) : turn)) }
 }

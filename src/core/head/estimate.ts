@@ -72,7 +72,9 @@ const WHOLE_ERROR_CENTS = 20
 /** How well levels alone place the axis for a standing microphone, in rad. */
 const AXIS_OF_STANDING = 0.08
 /** Rounds, from the newest back, whose readings are looked at from all sides; older ones have been. */
-const THOROUGH_ROUNDS = 6
+const THOROUGH_ROUNDS = 4
+/** Rounds from further back say nothing of the head as it stands that newer ones do not. */
+const LONGEST_HISTORY = 24
 /** Unevenness as found, relative to the squared pitch: a head that was tuned once, and one that is far out. */
 const AS_FOUND: ReadonlyArray<{ size: number; weight: number }> = [
   { size: 0.04, weight: 0.6 },
@@ -88,7 +90,8 @@ const READERS: ReadonlyArray<{ reader: Reader; weight: number }> = [
  * The state of a head after all rounds, from the oldest on. Readings of the newest round need no turns.
  * Model: docs/decisions/head-estimate.md.
  */
-export function estimateHead(head: EvenHead, rounds: readonly Round[], known: KnownBefore = {}): HeadState {
+export function estimateHead(head: EvenHead, history: readonly Round[], known: KnownBefore = {}): HeadState {
+  const rounds = history.slice(-LONGEST_HISTORY)
   const { start = 'unknown', slackSchool, gaugeLaw, gaugeError = DEFAULT_GAUGE_ERROR } = known
   const { lugs } = head
   let hypotheses = startingHypotheses(head, rounds, known)

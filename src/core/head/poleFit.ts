@@ -113,8 +113,7 @@ export function fitHills(
     .slice(0, CLIMBED)
   let climbed: Array<{ x: ArrayLike<number>; value: number; p: Float64Array }> = []
   let from: Array<ArrayLike<number>> = [prior.x, ...first.map(({ x }) => x)]
-  // From what was believed alone nothing is far away.
-  for (const cents of starts.length ? SOFT_CENTS : SOFT_CENTS.slice(-1)) {
+  for (const cents of SOFT_CENTS) {
     const score = scoreOf(prior, weight, readings, lugs, reader, cents)
     climbed = apart(
       from.flatMap((x) => {
