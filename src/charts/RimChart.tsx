@@ -69,6 +69,13 @@ export function RimChart({
             strokeWidth={2}
           />
           <circle cx={mark.x} cy={mark.y} r={7} stroke="none" />
+          {mark.crossed ? (
+            <path
+              d={`M${mark.x - 13} ${mark.y - 13}L${mark.x + 13} ${mark.y + 13}M${mark.x - 13} ${mark.y + 13}L${mark.x + 13} ${mark.y - 13}`}
+              stroke="var(--caution)"
+              strokeWidth={3}
+            />
+          ) : null}
         </g>
       ))}
       <line

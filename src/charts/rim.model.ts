@@ -14,11 +14,21 @@ export interface RimInput {
   /** Target per lug in Hz: flat, or a profile. */
   targetHz: readonly number[]
   toleranceCents: number
-  readings: ReadonlyArray<{ lug: number; hz: number; errorHz: number; taps: number }>
+  readings: ReadonlyArray<RimReading>
   /** Where each lug is expected after the pass; empty when there is none. */
   expected: ReadonlyArray<{ hz: number; errorCents: number }>
   /** Fitted state in Hz^2; null before anything was read. */
   fit: Harmonics | null
+}
+
+/** What was read of one lug; a dial or an ear says a place on the scale, not a pitch. */
+export interface RimReading {
+  lug: number
+  hz: number
+  errorHz: number
+  taps: number
+  /** Left out of what is believed: drawn crossed. */
+  leftOut?: boolean
 }
 
 export interface RimMark {
@@ -28,6 +38,7 @@ export interface RimMark {
   /** Ends of the error bar. */
   low: number
   high: number
+  crossed?: boolean
 }
 
 export interface RimModel {
@@ -64,8 +75,9 @@ export function rimModel(input: RimInput): RimModel {
         return { place, cents: cents(Math.sqrt(Math.max(1, harmonicAt(input.fit!, place, lugs)))) }
       })
     : []
-  const reading = input.readings.map(({ lug, hz, errorHz }) => ({
+  const reading = input.readings.map(({ lug, hz, errorHz, leftOut }) => ({
     lug,
+    crossed: leftOut ?? false,
     cents: cents(hz),
     error: centsBetween(hz, hz + errorHz),
   }))
@@ -115,7 +127,7 @@ export function rimModel(input: RimInput): RimModel {
       label: value === 0 ? zeroHz.toFixed(1) : `${value > 0 ? '+' : '−'}${Math.abs(value)}`,
     })),
     band: { path: `${path([...edge(toleranceCents / 2), ...edge(-toleranceCents / 2).reverse()])!}Z` },
-    readings: reading.map(mark),
+    readings: reading.map((each) => ({ ...mark(each), crossed: each.crossed })),
     expected: expected.map(mark),
     curve: curveCents.length
       ? path(curveCents.map((point) => [left + (point.place + 0.5) * step, y(point.cents)]))
@@ -125,9 +137,9 @@ export function rimModel(input: RimInput): RimModel {
 
 /** The same in words, for readers who do not see the strip. */
 export function rimText(input: RimInput): string {
-  const read = input.readings.map(({ lug, hz }) => {
+  const read = input.readings.map(({ lug, hz, leftOut }) => {
     const off = Math.round(centsBetween(input.targetHz[lug - 1], hz))
-    return `lug ${lug} ${hz.toFixed(1)} hertz, ${off === 0 ? 'on target' : `${Math.abs(off)} cents ${off > 0 ? 'high' : 'low'}`}`
+    return `lug ${lug} ${hz.toFixed(1)} hertz, ${off === 0 ? 'on target' : `${Math.abs(off)} cents ${off > 0 ? 'high' : 'low'}`}${leftOut ? ', left out' : ''}`
   })
   return read.length ? read.join('; ') : 'No lug read yet.'
 }

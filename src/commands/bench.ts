@@ -2,9 +2,9 @@ import { gaugeRound } from '@/session/actions/gauge'
 import { chooseHead } from '@/session/actions/kits'
 import { startListening, stopListening } from '@/session/actions/listening'
 import { backOffNearRods, roughenPractice, tapPractice, tapRound } from '@/session/actions/practice'
-import { currentView, lookAtTap, readAgain, withdrawTap } from '@/session/actions/readings'
+import { currentView, lookAtTap, readAgain, readHeadAgain, withdrawTap } from '@/session/actions/readings'
 import { markRange } from '@/session/actions/stand'
-import { moveOn, pressed, turned, turnedAll } from '@/session/actions/turning'
+import { moveOn, pressed, turned, turnedAll, turnedWhole } from '@/session/actions/turning'
 import { lugsRead, otherSide, type BenchView } from '@/session/benchView'
 import type { Session } from '@/session/session'
 import type { Command } from './types'
@@ -13,7 +13,7 @@ const when = (test: (view: BenchView, session: Session) => boolean) => (session:
   const view = currentView(session)
   return Boolean(view && test(view, session))
 }
-const practising = (session: Session) => session.get().settings.source === 'practice'
+const practising = (session: Session) => session.get().source === 'practice'
 const idle = (session: Session) => session.get().bench.busy === null
 
 const MARKS = { growls: 'It growls here', best: 'It is best here', chokes: 'It chokes here' }
@@ -28,6 +28,17 @@ const markCommands = (Object.keys(MARKS) as Array<keyof typeof MARKS>).map((mark
     if (markRange(session, mark))
       session.notify(`${MARKS[mark]}: marked. Spacing keeps to it.`, { undo: true })
   },
+}))
+
+const WHOLE = [-1 / 4, -1 / 8, 1 / 8, 1 / 4]
+
+/** The whole head at once. */
+const wholeCommands = WHOLE.map((turns): Command => ({
+  id: `bench.all${turns < 0 ? 'Down' : 'Up'}${Math.abs(1 / turns)}`,
+  label: `All rods ${turns < 0 ? 'down' : 'up'} 1/${Math.abs(1 / turns)}: they are turned`,
+  group: 'Bench',
+  enabled: when(() => true),
+  run: ({ session }) => turnedWhole(session, turns),
 }))
 
 /** Steps to the next or previous drum of the kit. */
@@ -61,7 +72,7 @@ export const BENCH_COMMANDS: Command[] = [
     label: 'Open or close the microphone',
     group: 'Bench',
     shortcut: 'm',
-    enabled: when((_, session) => session.get().settings.source === 'microphone'),
+    enabled: when((_, session) => session.get().source === 'microphone'),
     run: ({ session }) =>
       session.get().hearing.state === 'off' ? startListening(session) : stopListening(session),
   },
@@ -73,7 +84,7 @@ export const BENCH_COMMANDS: Command[] = [
     enabled: when(
       (view, session) =>
         (view.phase === 'read' || session.get().bench.strike === 'centre') &&
-        session.get().settings.source === 'file' &&
+        session.get().source === 'file' &&
         idle(session),
     ),
     run: ({ pickFile }) => pickFile('sound'),
@@ -269,9 +280,25 @@ export const BENCH_COMMANDS: Command[] = [
     label: 'Keep the head on a sheet',
     group: 'Bench',
     shortcut: 'k',
-    enabled: when((view) => readCount(view) > 0),
+    // What was simulated enters no sheet of a drum of one's own.
+    enabled: when((view) => readCount(view) > 0 && (!view.practice || view.kit.simulated)),
     run: ({ open }) => open('keep'),
   },
+  {
+    id: 'bench.readHeadAgain',
+    label: 'Read this head again from the first lug: nothing was turned',
+    group: 'Bench',
+    enabled: when((view) => view.turnedNow === null && readCount(view) > 0),
+    run: ({ session }) => readHeadAgain(session),
+  },
+  {
+    id: 'bench.twoTaps',
+    label: 'Two taps: which is higher, and by how much',
+    group: 'Bench',
+    enabled: when(() => true),
+    run: ({ open }) => open('two-taps'),
+  },
+  ...wholeCommands,
   {
     id: 'bench.readAgain',
     label: 'Read this lug again from the start',
@@ -339,5 +366,5 @@ export const BENCH_COMMANDS: Command[] = [
 /** Lugs read in the pass at hand. */
 export function readCount(view: BenchView): number {
   const pass = view.sitting?.passes.at(-1)
-  return pass ? lugsRead(pass, view.byGauge).length : 0
+  return pass ? lugsRead(pass, view.readBy).length : 0
 }

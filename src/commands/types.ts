@@ -11,6 +11,7 @@ export type DialogName =
   | 'feel'
   | 'uneven'
   | 'otherwise'
+  | 'two-taps'
   | 'look'
   | 'fit'
   | 'fast'

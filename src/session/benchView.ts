@@ -23,8 +23,8 @@ export interface BenchView {
   drum: Drum
   side: Side
   practice: boolean
-  /** Lugs count as read by the dial gauge, not by pitch. */
-  byGauge: boolean
+  /** What lugs count as read by. */
+  readBy: ReadBy
   head: BenchHead
   sitting: Sitting | null
   otherHead: OtherHead
@@ -53,11 +53,19 @@ export interface BenchView {
 /** A head is fresh for so long after it was fitted. */
 const FRESH_MS = 7 * 24 * 3600 * 1000
 
-/** Read by the gauge: chosen so, or its round is full and no lug was tapped. */
-function byGauge(state: SessionState, pass: Pass | null, lugs: number): boolean {
-  if (state.settings.source === 'gauge') return true
-  return pass !== null && pass.readings.size === 0 && pass.dials.size >= lugs
+/** By pitch, by a dial gauge, or by ear alone. */
+export type ReadBy = 'pitch' | 'gauge' | 'ear'
+
+/** As chosen, or as its round was filled where no lug was tapped. */
+function readByOf(state: SessionState, pass: Pass | null, lugs: number): ReadBy {
+  if (state.source === 'gauge' || state.source === 'ear') return state.source
+  if (!pass || pass.readings.size > 0) return 'pitch'
+  if (pass.dials.size >= lugs) return 'gauge'
+  return earLugs(pass).length >= lugs ? 'ear' : 'pitch'
 }
+
+const earLugs = ({ ear, earReference }: Pass): number[] =>
+  ear.size ? [...new Set([...(earReference ? [earReference] : []), ...ear.keys()])] : []
 
 /** The drum and side on the Bench; null in a kit without drums. */
 export function benchSelection(state: SessionState, kit: KitState | null): { drum: Drum; side: Side } | null {
@@ -74,7 +82,7 @@ export function benchView(state: SessionState, kit: KitState | null): BenchView 
   const selection = benchSelection(state, kit)
   if (!kit || !selection) return null
   const { drum, side } = selection
-  const practice = state.settings.source === 'practice'
+  const practice = state.source === 'practice'
   const head = benchHead(kit, drum, side, practice, state.clockMs)
   const other = lastKnown(benchHead(kit, drum, otherSide(side), practice, state.clockMs))
   const { sitting } = head
@@ -86,10 +94,13 @@ export function benchView(state: SessionState, kit: KitState | null): BenchView 
   const known = state.advice
   const advice = known && sameRequest(known.request, request) ? known.answer : null
   const climb = climbOf(head, targetMeanHz(request.target), state.settings.largestStepTurns)
-  // A round of the climb is no pass of evening: what the plan would have turned instead is no matter.
-  const climbed = Boolean(climb && pass?.turns && alike(pass.turns))
+  // Rounds up from slack, and what was turned beside them, are no pass of evening.
+  const climbed = climb !== null && climb.stage !== 'there'
+  const roundMade = climb !== null && pass?.turns !== null && pass !== null && alike(pass.turns!)
   const steps =
-    advice && !climbed ? stepsLeft(advice.plan.turns, pass?.planned ?? null, state.settings.keys) : []
+    advice && !climbed && !roundMade
+      ? stepsLeft(advice.plan.turns, pass?.planned ?? null, state.settings.keys)
+      : []
   const fresh = head.fittedAt !== null && state.clockMs - Date.parse(head.fittedAt) < FRESH_MS
   const checking =
     (climb !== null && climb.stage !== 'there') || Boolean(pass && isPressOnly(sitting?.passes.at(-2), pass))
@@ -98,7 +109,7 @@ export function benchView(state: SessionState, kit: KitState | null): BenchView 
     drum,
     side,
     practice,
-    byGauge: byGauge(state, pass, drum.lugs),
+    readBy: readByOf(state, pass, drum.lugs),
     head,
     sitting,
     otherHead: sitting?.passes.at(-1)?.otherHead ?? otherHeadOf(kit, drum, side),
@@ -127,10 +138,16 @@ function otherHeadOf(kit: KitState, drum: Drum, side: Side): OtherHead {
 function phaseOf(view: Omit<BenchView, 'phase'>, state: SessionState): BenchPhase {
   const { sitting, advice, turnedNow, steps, climb, settling, lugsWanted } = view
   const pass = sitting?.passes.at(-1)
-  const read = pass && !turnedNow ? lugsRead(pass, view.byGauge).length : 0
+  const read = pass && !turnedNow ? lugsRead(pass, view.readBy).length : 0
   if (climb && climb.stage !== 'there') {
     if (state.bench.lug !== null || (read > 0 && read < lugsWanted)) return 'read'
     return climb.stage === 'check' && !state.bench.movedOn ? 'read' : 'climb'
+  }
+  // Behind a turn that was not the plan's the rest is planned from what is believed, before anything is read.
+  if (pass?.replanned && state.bench.lug === null && !(climb && climb.stage !== 'there')) {
+    if (!advice) return 'turn'
+    if (steps.length > 0) return 'turn'
+    if (!sitting!.pressedAfter && !turnedNow) return 'press'
   }
   if (turnedNow) {
     if (state.bench.lug !== null) return 'read'
@@ -142,23 +159,26 @@ function phaseOf(view: Omit<BenchView, 'phase'>, state: SessionState): BenchPhas
   // Pressed after the readings: what it did is read before anything else.
   if (sitting?.pressedAfter && !(state.bench.movedOn && read > 0)) return 'read'
   const enough = state.settings.readOrder === 'fewest' && advice?.plan.enough === true
+  if (pass?.whole && read === 0) return advice ? (advice.plan.done ? 'done' : 'turn') : 'turn'
   if (read < lugsWanted && !(state.bench.movedOn && read > 0) && !enough) return 'read'
   if (state.bench.lug !== null) return 'read'
   if (!advice) return 'turn'
   if (advice.plan.reason === 'need-readings') return 'read'
-  if (!advice.plan.done) return 'turn'
+  // Nothing to turn and not done: said, with what to do about it.
+  if (!advice.plan.done) return advice.plan.reason === null || steps.length > 0 ? 'turn' : 'done'
   return settling && !settling.settled && advice.plan.reason === 'within-tolerance' ? 'press' : 'done'
 }
 
-/** Lugs read in a pass, newest last: by pitch, or by the gauge where that is what is read by. */
-export function lugsRead(pass: Pass, byGauge: boolean): number[] {
-  return byGauge ? [...pass.dials.keys()] : [...pass.readings.keys()]
+/** Lugs read in a pass, newest last, by what it is read by. */
+export function lugsRead(pass: Pass, readBy: ReadBy): number[] {
+  if (readBy === 'ear') return earLugs(pass)
+  return readBy === 'gauge' ? [...pass.dials.keys()] : [...pass.readings.keys()]
 }
 
 function nextLug(state: SessionState, sitting: Sitting | null, lugs: number, advice: Advice | null): number {
   if (state.bench.lug !== null && state.bench.lug <= lugs) return state.bench.lug
   const pass = sitting?.passes.at(-1)
-  const read = pass && !pass.turns ? lugsRead(pass, byGauge(state, pass, lugs)) : []
+  const read = pass && !pass.turns ? lugsRead(pass, readByOf(state, pass, lugs)) : []
   const telling = state.settings.readOrder === 'fewest' ? advice?.plan.readNext[0] : undefined
   if (telling !== undefined && !read.includes(telling)) return telling
   return nextInOrder(state.settings.readOrder, lugs, read)

@@ -6,7 +6,7 @@ import { wantsWork, worklist } from '@/core/keeping/worklist'
 import { snareHeadAge } from '@/core/pair/snare'
 import type { KitState } from '@/core/keeping/log'
 import { rangeOf } from '@/core/keeping/planning'
-import { isOut, sheetTarget, toleranceOf } from '@/core/keeping/targets'
+import { fittedSpreadCents, isOffPitch, isOut, sheetTarget, toleranceOf } from '@/core/keeping/targets'
 import type { DrumRange } from '@/core/spacing/range'
 import { SIDES, type Drum, type Side, type Target } from '@/core/records/kit'
 import { centsBetween } from '@/core/units/pitch'
@@ -47,7 +47,7 @@ export function headSummary(
   const known = lastKnown(benchHead(kit, drum, side, practice, nowMs))
   const target = sheetTarget(kit, drum.id, side)
   const meanHz = known?.meanHz ?? null
-  const spreadCents = known ? 2 * Math.hypot(known.cosineCents, known.sineCents) : null
+  const spreadCents = known ? fittedSpreadCents(known, drum.lugs) : null
   const toleranceCents = target?.toleranceCents ?? toleranceOf(drum, side, meanHz ?? 150)
   const offCents = meanHz !== null && target ? centsBetween(target.meanHz, meanHz) : null
   return {
@@ -70,7 +70,7 @@ function stateOf(
   target: Target | null,
 ): HeadSummary['state'] {
   if (meanHz === null) return 'not-read'
-  if (off !== null && isOut(off, tolerance)) return 'off'
+  if (off !== null && isOffPitch(off, tolerance)) return 'off'
   if (!target?.keepUneven && spread !== null && isOut(spread, tolerance)) return 'uneven'
   return target ? 'settled' : 'no-target'
 }
@@ -101,11 +101,9 @@ export function nextThing(state: SessionState, kit: KitState, drums: readonly Dr
   const found = drums.flatMap(({ drum, findings }) => findings.map((finding) => ({ drum, finding })))
   const first = found.find(({ finding }) => FINDINGS[finding.finding].goOn !== 'yes')
   if (first) return { do: 'look', ...first, side: first.finding.side }
-  const { source, keys } = state.settings
+  const { keys } = state.settings
   const sheet = kit.sheets.find(({ id }) => id === kit.sheet)
-  const list = sheet
-    ? worklist({ kit, sheet, practice: source === 'practice', keys, nowMs: state.clockMs })
-    : []
+  const list = sheet ? worklist({ kit, sheet, practice: kit.simulated, keys, nowMs: state.clockMs }) : []
   const inNeed = list.filter(wantsWork).sort((a, b) => b.worth - a.worth)[0]
   if (inNeed) {
     const own = drums.find(({ drum }) => drum.id === inNeed.drum.id)!
@@ -129,7 +127,8 @@ export function nextThing(state: SessionState, kit: KitState, drums: readonly Dr
 }
 
 export function kitSummary(state: SessionState, kit: KitState): DrumSummary[] {
-  const practice = state.settings.source === 'practice'
+  // What was simulated never stands for a drum of one's own.
+  const practice = kit.simulated
   return kit.drums.map((drum) => {
     const [batter, resonant] = SIDES.map((side) => headSummary(kit, drum, side, practice, state.clockMs))
     const worst = need(batter) >= need(resonant) ? batter : resonant

@@ -22,6 +22,7 @@ export const NO_BENCH: BenchUi = {
   stayNearHz: null,
   busy: null,
   strike: 'lug',
+  twoTaps: [],
   centreWhy: null,
   hung: undefined,
 }
@@ -41,6 +42,8 @@ export const INITIAL_STATE: SessionState = {
   log: [],
   kits: [],
   settings: DEFAULT_SETTINGS,
+  source: DEFAULT_SETTINGS.source,
+  practiceKit: null,
   practice: new Map(),
   unsaved: 0,
   saveFailed: false,
@@ -55,6 +58,13 @@ export const INITIAL_STATE: SessionState = {
 
 export function practiceKey(state: Pick<PracticeState, 'kit' | 'drum' | 'side'>): string {
   return `${state.kit}/${state.drum}/${state.side}`
+}
+
+/** A drum of one's own is read from the practice drum only where its owner said so for this sitting. */
+function sourceFor({ settings, kits, practiceKit }: SessionState): SessionState['source'] {
+  const kit = kits.find(({ id }) => id === settings.kit) ?? kits[0]
+  const made = !kit || kit.simulated || practiceKit === kit.id
+  return settings.source === 'practice' && !made ? 'ask' : settings.source
 }
 
 const PLACES = 6
@@ -84,7 +94,8 @@ export class Session {
 
   /** Replaces part of the state that is not in the log. */
   set(change: Partial<SessionState>): void {
-    this.state = { ...this.state, ...change, clockMs: this.deps.nowMs() }
+    const state = { ...this.state, ...change, clockMs: this.deps.nowMs() }
+    this.state = { ...state, source: sourceFor(state) }
     for (const listener of this.listeners) listener()
   }
 

@@ -15,6 +15,10 @@ export interface SessionState {
   /** Derived from the log. */
   kits: readonly KitState[]
   settings: Settings
+  /** Where readings come from now; `ask` where the owner of a drum has not said. */
+  source: Settings['source'] | 'ask'
+  /** Kit of one's own whose owner wants the practice drum for this sitting; never kept. */
+  practiceKit: string | null
   practice: ReadonlyMap<string, PracticeState>
   /** Events that are not on disk yet, and whether the last attempt failed. */
   unsaved: number
@@ -45,7 +49,9 @@ export interface BenchUi {
   stayNearHz: number | null
   busy: 'tap' | 'file' | null
   /** What the next stroke is meant for: the lug in focus, or the centre with both heads free. */
-  strike: 'lug' | 'centre'
+  strike: 'lug' | 'centre' | 'compare'
+  /** The last two pitches of a quick comparison, outside any pass; nothing of it is kept. */
+  twoTaps: readonly number[]
   /** Why the last stroke on the centre could not be read; null when it was. */
   centreWhy: string | null
   /** Where the drum hangs for the strokes to come: null for held by the rim; undefined while nobody said. */

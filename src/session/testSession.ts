@@ -139,7 +139,7 @@ export async function twoToms() {
   session.setSettings({ source: 'typed', keys: 2 })
   const read = (drum: 'rack' | 'floor', side: 'batter' | 'resonant', hz: number) => {
     chooseHead(session, drum, side)
-    for (let lug = 0; lug < currentView(session)!.drum.lugs; lug++) typeReading(session, hz)
+    for (let lug = 0; lug < currentView(session)!.drum.lugs; lug++) typeReading(session, hz, hz.toFixed(2))
     advanceMs(1000)
   }
   /** All four heads, each so many times its usual pitch. */

@@ -129,26 +129,45 @@ function aloneText({ leftAlone, suspects }: EvenAnswer): string {
   return ` ${leftAlone.length > 1 ? `Rods ${listText(leftAlone)} hold nothing and are` : `Rod ${leftAlone[0]} holds nothing and is`} left alone.`
 }
 
-/** Why these rods, in one sentence: what the readings show, or the turns that a deliberately uneven head is to have. */
+/** Spread after the pass in words: what the hand leaves is in it. */
+export function forecastWords({ withinSpreadCents, likelySpreadCents }: EvenAnswer): string {
+  const within = Math.max(1, Math.round(withinSpreadCents))
+  const likely = Math.max(1, Math.round(likelySpreadCents))
+  return within === likely
+    ? `The spread should come to ${within} c.`
+    : `The spread should come within ${within} c, likely ${likely}.`
+}
+
+/** Why these rods, in one sentence made from the move itself, or the turns that a deliberately uneven head is to have. */
 export function whyText(answer: EvenAnswer, lugHz: readonly number[], onPurpose = false): string {
-  const off = centsBetween(answer.targetHz, answer.meanHz)
   const moves = alikeMoves(answer.turns)
+  const notes = [leftOutText(answer), muteText(answer)].filter(Boolean).map((note) => ` ${note}`)
   if (answer.reason !== null || moves.length === 0) return adviceText(answer)
   if (onPurpose)
     return 'Each rod goes towards the turns wanted of it, away from an even pull; mean and pattern are checked after.'
+  const off = centsBetween(answer.targetHz, answer.meanHz)
   const whole = moves.flatMap((move) => move.rods).length === answer.turns.length
-  const low = lugHz.indexOf(Math.min(...lugHz))
-  const high = lugHz.indexOf(Math.max(...lugHz))
-  const pair = (lug: number) =>
-    lugHz.length % 2
-      ? `${lug + 1}`
-      : `${Math.min(lug, (lug + lugHz.length / 2) % lugHz.length) + 1} and ${Math.max(lug, (lug + lugHz.length / 2) % lugHz.length) + 1}`
-  const gap = ROUND(centsBetween(lugHz[low], lugHz[high]))
-  if (whole && Math.abs(off) > answer.spreadCents) {
-    return `The whole head is ${ROUND(off)} c ${off < 0 ? 'low' : 'high'}; every rod goes ${directionWord(-off)}, some further to even it.`
+  const sameWay = moves.every(({ turn }) => Math.sign(turn) === Math.sign(moves[0].turn))
+  if (whole && sameWay && Math.abs(off) > answer.spreadCents) {
+    const rest = moves.length > 1 ? ', some further to even it' : ', all alike'
+    return `The whole head is ${ROUND(off)} c ${off < 0 ? 'low' : 'high'}; every rod goes ${directionWord(-off)}${rest}.${notes.join('')}`
   }
-  if (moves[0].turn > 0) {
-    return `${pair(low)} ${lugHz.length % 2 ? 'lies' : 'lie'} ${gap} c under ${pair(high)}. Raising them takes their neighbours along.`
-  }
-  return `${pair(high)} ${lugHz.length % 2 ? 'lies' : 'lie'} ${gap} c over ${pair(low)}. Coming down sticks: press the head afterwards.`
+  return `${moveReason(moves[0], lugHz, answer.targetHz)}${notes.join('')}`
+}
+
+/** Where the lugs of a move's rods lie, and what turning them does. */
+function moveReason(
+  { turn, rods }: { turn: number; rods: readonly number[] },
+  lugHz: readonly number[],
+  targetHz: number,
+): string {
+  const at = rods.map((rod) => centsBetween(targetHz, lugHz[rod - 1]))
+  const mean = at.reduce((sum, cents) => sum + cents, 0) / at.length
+  const verb = rods.length > 1 ? 'lie' : 'lies'
+  const after =
+    turn > 0 ? 'Raising takes the neighbours along.' : 'Coming down sticks: press the head afterwards.'
+  const needed = turn > 0 ? mean < -0.5 : mean > 0.5
+  return needed
+    ? `${listText(rods)} ${verb} ${ROUND(mean)} c ${mean < 0 ? 'under' : 'over'} the target. ${after}`
+    : `${listText(rods)} ${directionWord(turn)}: the pattern of the whole head comes even so. ${after}`
 }

@@ -1,3 +1,4 @@
+import { DEFAULT_SMALLEST_STEP } from '@/core/evening/plan'
 import type { Climb } from '@/core/fitting/climb'
 import type { FastStep } from '@/core/fitting/fast'
 import { CAUSES, type CauseId } from '@/core/fitting/causes'
@@ -6,7 +7,7 @@ import { FINDINGS, type OpenFinding } from '@/core/fitting/lookOver'
 import type { Settling } from '@/core/fitting/settling'
 import { directionWord, listText, turnText } from './turns'
 
-const STEP_TURNS = 1 / 16
+const STEP_TURNS = DEFAULT_SMALLEST_STEP
 /** Turns to the nearest sixteenth, as a hand counts them. */
 const sixteenths = (turns: number) =>
   turnText(Math.max(STEP_TURNS, Math.round(turns / STEP_TURNS) * STEP_TURNS))

@@ -1,3 +1,4 @@
+import { DEFAULT_SMALLEST_STEP } from '@/core/evening/plan'
 import { headCost } from '@/core/fitting/fast'
 import type { RingForecast, RingStroke } from '@/core/pair/ring'
 import { RELATION_SCHOOLS, schoolOf } from '@/core/pair/schools'
@@ -5,7 +6,7 @@ import type { PairAnswer, PairLimit } from '@/core/pair/solve'
 import { minutesText } from './minutes'
 import { directionWord, turnText } from './turns'
 
-const STEP_TURNS = 1 / 16
+const STEP_TURNS = DEFAULT_SMALLEST_STEP
 const INTERVALS: ReadonlyArray<[number, string]> = [
   [0, 'alike'],
   [300, 'a minor third'],

@@ -1,3 +1,4 @@
+import { centsBetween } from '@/core/units/pitch'
 import { format } from 'date-fns'
 import { LAYERS, type LayerId } from '@/core/pair/layers'
 import type { Stroke } from '@/core/keeping/strokes'
@@ -31,4 +32,15 @@ export function strokeText(stroke: Stroke): string {
 
 export function decayText(decaySeconds: number | null): string {
   return decaySeconds === null ? 'no ring kept' : `${decaySeconds.toFixed(2)} s`
+}
+
+/** Two pitches held against each other, in words. */
+export function twoTapsText(pitchesHz: readonly number[]): string {
+  const [a, b] = pitchesHz
+  if (a === undefined) return 'Tap the first.'
+  if (b === undefined) return 'Now the second.'
+  const cents = Math.round(centsBetween(a, b))
+  if (cents === 0) return 'They are alike.'
+  const hz = Math.abs(b - a).toFixed(1)
+  return `The second is ${Math.abs(cents)} c ${cents > 0 ? 'higher' : 'lower'} (${hz} Hz).`
 }

@@ -47,7 +47,7 @@ function seenLines(answer: EvenAnswer): string[] {
 
 /** How good the last forecast was. */
 export function forecastText(surprise: number): string {
-  if (surprise < HELD) return 'The last forecast held: the readings came as it said.'
+  if (surprise < HELD) return 'The last forecast held: the readings came within what it said.'
   if (surprise < FAILED) return 'The last forecast was a little off; the next one is wider.'
   return `The last forecast failed: the readings lie ${surprise.toFixed(1)} times as far off as it allowed. The drum answers otherwise than it did; forecasts are wider now.`
 }

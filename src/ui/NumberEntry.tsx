@@ -13,7 +13,8 @@ export function NumberEntry({
   label: string
   wrongText: string
   isGood: (value: number) => boolean
-  onTake: (value: number) => void
+  /** The number, and as it was typed: its digits say how good it is. */
+  onTake: (value: number, text: string) => void
 }) {
   const [text, setText] = useState('')
   const [wrong, setWrong] = useState(false)
@@ -21,7 +22,7 @@ export function NumberEntry({
     event.preventDefault()
     const value = Number(text.trim().replace(',', '.'))
     if (text.trim() === '' || !isGood(value)) return setWrong(true)
-    onTake(value)
+    onTake(value, text)
     setText('')
     setWrong(false)
   }

@@ -68,6 +68,9 @@ export interface Odds {
   farOut: number
   /** Standard deviation of the spread, in cents. */
   spreadErrorCents: number
+  /** The spread that is as likely exceeded as not, and the one that nine in ten stay under, in cents. */
+  likelyCents: number
+  withinCents: number
 }
 
 /** How likely the head is within tolerance, by drawing from what is believed of it. */
@@ -81,6 +84,7 @@ export function oddsOf(
   let farOut = 0
   let sum = 0
   let squares = 0
+  const spreads: number[] = []
   const all = drawLugHz(hypotheses, lugs)
   for (const lugHz of all) {
     const spread = spreadAgainst(lugHz, target)
@@ -88,14 +92,18 @@ export function oddsOf(
     const off = Math.abs((CENTS_PER_NEPER * Math.log(mean / target.mean)) / 2)
     if (spread <= toleranceCents && off <= PITCH_PART * toleranceCents) within++
     if (spread > 2 * toleranceCents) farOut++
+    spreads.push(spread)
     sum += spread
     squares += spread * spread
   }
   const average = sum / all.length
+  spreads.sort((a, b) => a - b)
   return {
     within: within / all.length,
     farOut: farOut / all.length,
     spreadErrorCents: Math.sqrt(Math.max(0, squares / all.length - average * average)),
+    likelyCents: spreads[Math.floor(0.5 * all.length)],
+    withinCents: spreads[Math.floor(0.9 * all.length)],
   }
 }
 

@@ -57,6 +57,7 @@ export function even(request: EvenRequest): EvenAnswer {
   const later = moved
     ? state.hypotheses.map((one) => ({ ...one, belief: lookAhead(one.belief, turns) }))
     : state.hypotheses
+  const foreseen = moved ? odds(later) : seen.now
   const after = moved ? lookAhead(state.belief, turns) : state.belief
   const done = isDone(request, reason, seen)
   const { belief, leading } = state
@@ -75,7 +76,9 @@ export function even(request: EvenRequest): EvenAnswer {
     meanHz: Math.sqrt(Math.max(1, belief.x[MEAN])),
     meanErrorCents:
       (CENTS_PER_NEPER * Math.sqrt(varianceOf(belief, [1, 0, 0, 0, 0]))) / (2 * Math.max(1, belief.x[MEAN])),
-    confidence: moved ? odds(later).within : seen.now.within,
+    confidence: foreseen.within,
+    likelySpreadCents: foreseen.likelyCents,
+    withinSpreadCents: foreseen.withinCents,
     readNext: readNext(state, after, moved, again),
     leftOut: state.leftOut.map((lug) => lug + 1),
     learned: learnedFrom(belief),
@@ -86,6 +89,8 @@ export function even(request: EvenRequest): EvenAnswer {
     disagree: reason === 'readings-disagree' ? [...seen.disagree] : [],
     readSpreadCents: seen.asRead.spreadCents,
     knownBy: state.knownBy,
+    micStoodStill:
+      (reason === 'readings-disagree' || reason === 'suspect-rod') && standingExplains(known, state),
     muteOther: explainPair(head, rounds.at(-1)!)?.cause === 'other-head',
     leftAlone: dead.map((rod) => rod + 1),
     hoopOrEdgeKnown: request.hoopOrEdge ?? false,
@@ -102,6 +107,17 @@ function passOf(
   if (believe !== 'readings') return { turns: plan.turns }
   const pass = byReadings(state, plan.targetHz, smallestStepTurns)
   return outside ? pass : { ...pass, turns: pass.turns.map(() => 0) }
+}
+
+/** Whether the newest readings contradict nothing once the microphone is taken to have stood still. */
+function standingExplains(request: EvenRequest, state: HeadState): boolean {
+  const { rounds } = request
+  if (rounds.at(-1)!.mic === 'standing' || state.read.length < 4) return false
+  const stood = stateFor({
+    ...request,
+    rounds: rounds.map((round) => ({ ...round, mic: 'standing' as const })),
+  })
+  return against(stood).length === 0
 }
 
 /** The turn that would tell whether a rod answers, within what a pass may turn. */

@@ -38,7 +38,9 @@ export interface Seen {
 export function judge(request: EvenRequest, seen: Seen): Reason | null {
   const { state, plan, asRead, toleranceCents, against } = seen
   const { head } = request
-  if (state.knownBy === null) return 'need-readings'
+  // Turns from slack for a head that is to be uneven are a recipe: nothing need be read to turn them.
+  const recipe = 'offsetTurns' in request.target && request.start === 'slack'
+  if (state.knownBy === null && !recipe) return 'need-readings'
   const read = state.read.length
   const doubt = Math.max(...stateErrorCents(state.belief, head.lugs))
   // With some lugs read more would tell little: the pass is made from what there is.

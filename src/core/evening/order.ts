@@ -51,7 +51,9 @@ export function orderSteps(turns: readonly number[], keys: 1 | 2): Step[] {
       keys === 2 ? left[rod] : Math.sign(left[rod]) * Math.min(Math.abs(left[rod]), ONE_KEY_BITE_TURNS)
     for (const pair of starOrder(left.length, largest)) {
       const rods = pair.filter((rod) => left[rod] !== 0)
-      const groups = keys === 2 ? [rods] : rods.map((rod) => [rod])
+      // Rods of a pair that go differently are two moves: two keys are for turns that are alike.
+      const alike = rods.length < 2 || Math.abs(left[rods[0]] - left[rods[1]]) < 1e-9
+      const groups = keys === 2 && alike ? [rods] : rods.map((rod) => [rod])
       for (const group of groups.filter((rodsNow) => rodsNow.length > 0)) {
         steps.push({ rods: group.map((rod) => rod + 1), turns: group.map(bite) })
         group.forEach((rod) => (left[rod] -= bite(rod)))

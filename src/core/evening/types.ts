@@ -67,6 +67,9 @@ export interface EvenAnswer {
   meanHz: number
   meanErrorCents: number
   confidence: number
+  /** Spread after the pass (now, where none is made): as likely exceeded as not, and what nine in ten stay under, in cents. */
+  likelySpreadCents: number
+  withinSpreadCents: number
   /** Lugs (from 1) most worth tapping next, best first. */
   readNext: number[]
   /** Lugs of the newest round whose readings were left out as another mode or a slip. */
@@ -86,6 +89,8 @@ export interface EvenAnswer {
   readSpreadCents: number | null
   /** What the evenness is known by; all but pitch say nothing of the pitch. Null before anything was read. */
   knownBy: KnownBy | null
+  /** These readings would make sense had the microphone stood still. */
+  micStoodStill: boolean
   /** The other head was free and near alike while reading: it shows in the readings, and is to be muted. */
   muteOther: boolean
   /** What looking over found and this answer takes into account: rods left alone (from 1), and a hoop or edge not true. */

@@ -1,4 +1,5 @@
 import { modeHz, LUG_MODE, tensionFromLugHz } from '../membrane/modes'
+import { CENTS_PER_NEPER } from '../units/pitch'
 import { lugAngle } from './harmonics'
 import { observe, type RodBelief } from './rods'
 import type { EvenHead, GaugeLaw } from './types'
@@ -54,6 +55,25 @@ export function learnGaugeLaw(seen: ReadonlyArray<{ dial: number; tension: numbe
   return slope < 0 ? { g0: meanG - slope * meanX, c: -slope } : null
 }
 
+/** Cents of pitch that a dial differs from the mean of its head, with one standard error: tension goes as the square of pitch. */
+export function dialCents(
+  dial: number,
+  mean: number,
+  law: GaugeLaw | null,
+  errorUnits = DEFAULT_GAUGE_ERROR,
+) {
+  const room = roomOf(mean, law)
+  return {
+    cents: (CENTS_PER_NEPER * (dial - mean)) / (2 * room),
+    error: (CENTS_PER_NEPER * errorUnits) / (2 * room),
+  }
+}
+
+/** What the dial stands below its end: by its law, else a guess. */
+function roomOf(mean: number, law: GaugeLaw | null): number {
+  return law ? Math.max(1, law.g0 - mean) : Math.max(1, GUESSED_ROOM * Math.abs(mean))
+}
+
 /** The dial's mean as if all lugs were alike: the reading of the mean of what it says of 1/T. */
 export function meanDial(gauge: ReadonlyArray<number | null>): number | null {
   const read = gauge.filter((dial): dial is number => dial !== null)
@@ -74,7 +94,7 @@ export function gaugeSeen(
   const mean = meanDial(gauge)
   if (mean === null || gauge.filter((dial) => dial !== null).length < 3) return belief
   const { lugs } = belief
-  const room = law ? Math.max(1, law.g0 - mean) : GUESSED_ROOM * Math.abs(mean)
+  const room = roomOf(mean, law)
   const doubt = law ? PATTERN_DOUBT : Math.hypot(PATTERN_DOUBT, 0.5)
   const weight = weightsBetween(lugs)
   let next = belief

@@ -149,9 +149,7 @@ function learnedOver(drum: Drum, side: Side, sittings: readonly Sitting[]): Lear
 /** The fitted state of a sitting's newest readings; null without readings. */
 export function fittedOf(head: BenchHead, sitting: Sitting | null): (Fitted & { at: string }) | null {
   if (!sitting) return null
-  const { drum, side } = head
-  const rounds = roundsOf(sitting, drum.lugs, false)
-  const state = estimated(evenHeadOf(drum, side, null), rounds, null, sitting.slack)
+  const state = stateOf(head, sitting, false)
   if (state.knownBy !== 'pitch') return null
   const { x } = state.leading
   const { p } = state.belief

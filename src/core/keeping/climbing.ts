@@ -2,7 +2,7 @@ import { climb, type Climb } from '../fitting/climb'
 import { settlingOf, type Settling } from '../fitting/settling'
 import { centsBetween } from '../units/pitch'
 import { stateOf, type BenchHead } from './bench'
-import type { Pass, Sitting } from './history'
+import { isRead, type Pass, type Sitting } from './history'
 
 /** All rods went alike. */
 export function alike(turns: readonly number[]): boolean {
@@ -16,13 +16,15 @@ export function climbOf(head: BenchHead, targetHz: number | null, largestStepTur
   const { sitting } = head
   if (!sitting?.slack || targetHz === null) return null
   const state = stateOf(head, sitting, true)
-  const last = sitting.passes.at(-1)!
+  // Passes that were not read, as behind wrinkles, count with the one before them.
+  const read = sitting.passes.findLastIndex(isRead)
+  const since = sitting.passes.slice(Math.max(0, read)).flatMap(({ turns }) => turns ?? [])
   return climb({
     belief: state.belief,
     targetHz,
     largestStepTurns,
-    turnedSinceReading: (last.turns ?? []).reduce((sum, turn) => sum + turn, 0) / head.drum.lugs,
-    anyReading: sitting.passes.some(({ readings, dials }) => readings.size > 0 || dials.size > 0),
+    turnedSinceReading: since.reduce((sum, turn) => sum + turn, 0) / head.drum.lugs,
+    anyReading: read >= 0,
   })
 }
 

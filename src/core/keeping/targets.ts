@@ -1,6 +1,7 @@
+import { PITCH_PART } from '../evening/confidence'
 import { defaultToleranceCents } from '../evening/tolerance'
 import type { EvenTarget } from '../evening/types'
-import { patternOverLugs } from '../head/harmonics'
+import { patternOverLugs, spreadCents } from '../head/harmonics'
 import type { EvenHead, Learned } from '../head/types'
 import type { Aim, Drum, Side, Target } from '../records/kit'
 import { CENTS_PER_NEPER } from '../units/pitch'
@@ -99,6 +100,13 @@ export interface Fitted {
   waveErrorCents: number
 }
 
+/** Highest minus lowest lug pitch of a fitted state, in cents: the one spread that is shown everywhere. */
+export function fittedSpreadCents({ cosineCents, sineCents }: Fitted, lugs: number): number {
+  const wave = 2 / CENTS_PER_NEPER
+  const pattern = { mean: 1, cosine: cosineCents * wave, sine: sineCents * wave }
+  return spreadCents(patternOverLugs(pattern, lugs).map((hz2) => Math.sqrt(hz2)))
+}
+
 /**
  * The fitted state as a target. Its unevenness is what the hand and the hoop left unless the user says that it was
  * meant: only then does it belong to the target (docs/decisions/kept-targets.md).
@@ -126,6 +134,9 @@ export function toleranceOf(drum: Drum, side: Side, hz: number): number {
  * it let pass is not to be called out elsewhere.
  */
 export const OUT = 1.15
+
+/** On pitch means in the band as it is drawn: half the tolerance each way (docs/decisions/on-pitch.md). */
+export const isOffPitch = (cents: number, toleranceCents: number) => isOut(cents, PITCH_PART * toleranceCents)
 
 export const isOut = (cents: number, toleranceCents: number) => Math.abs(cents) > OUT * toleranceCents
 

@@ -1,4 +1,5 @@
 import { headCost, tapMinutes } from '../fitting/fast'
+import { PITCH_PART } from '../evening/confidence'
 import { turnLawOf, turnsBetween } from '../membrane/turnLaw'
 import { normalCdf } from '../numeric/normal'
 import type { Drum, Side, Target } from '../records/kit'
@@ -10,7 +11,7 @@ import { driftedCents, driftOf } from './drift'
 import { headKey } from './headKey'
 import { eventsOfWorld, SITTING_GAP_MS } from './history'
 import type { KitState, Sheet } from './log'
-import { isOut, OUT } from './targets'
+import { fittedSpreadCents, isOut, OUT } from './targets'
 
 /** One head on the way to a sheet: where it is believed to stand, and what it takes. */
 export interface WorkItem {
@@ -87,7 +88,7 @@ function itemOf(way: Way, drum: Drum, side: Side): WorkItem {
   const moved = fit && !known ? driftedCents(drift(), sinceFit / DAY_MS, ageDays) : { cents: 0, sd: 0 }
   const offCents = fit ? centsBetween(target.meanHz, fit.meanHz) + moved.cents : null
   const errorCents = fit ? Math.hypot(moved.sd, fit.meanErrorCents) : UNREAD_CENTS
-  const spreadCents = fit ? 2 * Math.hypot(fit.cosineCents, fit.sineCents) : null
+  const spreadCents = fit ? fittedSpreadCents(fit, drum.lugs) : null
   const out = outOf(offCents, errorCents, spreadCents, target)
   const likely = Math.abs(offCents ?? 0) + 0.8 * errorCents
   const law = turnLawOf(drum, side, head.learned?.hz2PerTurn)
@@ -114,7 +115,7 @@ export function outOf(
   if (offCents === null) return 1
   const { toleranceCents, keepUneven } = target
   const sd = Math.max(errorCents, 0.2)
-  const most = OUT * toleranceCents
+  const most = OUT * PITCH_PART * toleranceCents
   const within = normalCdf((most - offCents) / sd) - normalCdf((-most - offCents) / sd)
   const uneven =
     !keepUneven && !target.offsetTurns && spreadCents !== null && isOut(spreadCents, toleranceCents)

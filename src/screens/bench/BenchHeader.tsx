@@ -8,7 +8,7 @@ import type { OtherHead } from '@/core/records/event'
 import type { Side } from '@/core/records/kit'
 import { chooseHead } from '@/session/actions/kits'
 import { stopListening } from '@/session/actions/listening'
-import { setOtherHead } from '@/session/actions/readings'
+import { setOtherHead, chooseSource } from '@/session/actions/readings'
 import { chooseSheet } from '@/session/actions/sheets'
 import type { BenchView } from '@/session/benchView'
 import { useSession, useSessionState } from '@/session/react'
@@ -35,16 +35,13 @@ const SOURCES = [
 /** Which drum and head, against what, read how. */
 export function BenchHeader({ view }: { view: BenchView }) {
   const session = useSession()
-  const { settings } = useSessionState()
+  const { settings, source } = useSessionState()
   const [picking, setPicking] = useState(false)
   if (!session) return null
   const { kit, drum, side } = view
-  const changeSource = (source: string) => {
-    if (source !== 'microphone') stopListening(session)
-    session.set({
-      bench: { ...session.get().bench, lug: null, lastTap: null, movedOn: false, stayNearHz: null },
-    })
-    session.setSettings({ source: source as typeof settings.source })
+  const changeSource = (next: string) => {
+    if (next !== 'microphone') stopListening(session)
+    if (next !== 'ask') chooseSource(session, next as typeof settings.source)
   }
   return (
     <div className="flex flex-wrap items-center justify-between gap-x-6 border-b border-line px-4 pb-1 md:min-h-[88px] md:px-7 md:py-2">
@@ -108,7 +105,12 @@ export function BenchHeader({ view }: { view: BenchView }) {
           items={OTHER_HEAD}
           onChange={(value) => setOtherHead(session, value as OtherHead)}
         />
-        <Pick label="read from" value={settings.source} items={SOURCES} onChange={changeSource} />
+        <Pick
+          label="read from"
+          value={source}
+          items={source === 'ask' ? [{ value: 'ask', label: 'not said yet' }, ...SOURCES] : SOURCES}
+          onChange={changeSource}
+        />
       </div>
     </div>
   )

@@ -9,6 +9,7 @@ import { Button } from '@/ui/Button'
 import { useCommander } from '../shell/CommandProvider'
 import { BenchHeader } from './BenchHeader'
 import { ClimbPanel } from './ClimbPanel'
+import { DisagreePanel } from './DisagreePanel'
 import { DonePanel } from './DonePanel'
 import { Passes } from './Passes'
 import { PressPanel } from './PressPanel'
@@ -42,7 +43,7 @@ export function BenchScreen() {
       className={clsx(
         'flex min-h-dvh flex-col md:h-dvh md:min-h-[640px]',
         // On a phone the buttons lie over the foot of the page: it scrolls clear of the tallest of them.
-        view.phase === 'read' && (state.settings.source === 'ear' || state.settings.source === 'microphone')
+        view.phase === 'read' && ['ear', 'microphone', 'ask'].includes(state.source)
           ? 'max-md:pb-64'
           : 'max-md:pb-24',
       )}
@@ -74,7 +75,11 @@ function Panel({ view }: { view: BenchView }): ReactNode {
     case 'press':
       return <PressPanel view={view} />
     case 'done':
-      return <DonePanel view={view} />
+      return view.advice?.plan.reason === 'readings-disagree' ? (
+        <DisagreePanel view={view} />
+      ) : (
+        <DonePanel view={view} />
+      )
   }
 }
 

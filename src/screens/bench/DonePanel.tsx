@@ -3,9 +3,11 @@
 import { useRouter } from 'next/navigation'
 import { aimAbove } from '@/session/actions/fitting'
 import { chooseHead } from '@/session/actions/kits'
-import { readAgain } from '@/session/actions/readings'
+import { readAgain, readHeadAgain } from '@/session/actions/readings'
 import { otherSide, type BenchView } from '@/session/benchView'
 import { useSession, useSessionState } from '@/session/react'
+import type { EvenAnswer } from '@/core/evening/types'
+import { noteFinding } from '@/session/actions/findings'
 import { adviceText } from '@/text/advice'
 import { daysText } from '@/text/fitting'
 import { Button } from '@/ui/Button'
@@ -20,12 +22,16 @@ const WORDS: Record<string, string> = {
   ceiling: 'Ceiling',
   'back-to-slack': 'Start over',
   'hoop-or-edge': 'Hoop',
-  'suspect-rod': 'Test a rod',
-  'readings-disagree': 'Tap again',
 }
 
 /** Reasons behind which there is something to find; going back to slack begins at the slack start. */
 const STUCK = new Set(['no-turn-helps', 'hoop-or-edge', 'suspect-rod', 'back-to-slack'])
+
+function wordOf({ reason, done, suspects }: EvenAnswer): string {
+  if (reason === 'no-turn-helps' && !done) return 'No turn helps'
+  if (reason === 'suspect-rod') return `Rod ${suspects.map(({ rod }) => rod).join(' or ')}`
+  return WORDS[reason ?? ''] ?? 'Done'
+}
 
 /** Nothing more to turn, and why. */
 export function DonePanel({ view }: { view: BenchView }) {
@@ -38,9 +44,9 @@ export function DonePanel({ view }: { view: BenchView }) {
   const other = otherSide(view.side)
   return (
     <>
-      <p className="text-soft">done</p>
+      <p className="text-soft">{plan.done ? 'done' : 'not done'}</p>
       <div aria-live="polite">
-        <Big>{WORDS[plan.reason ?? ''] ?? 'Done'}</Big>
+        <Big>{wordOf(plan)}</Big>
         <p className="mt-3 text-lg leading-snug">
           {adviceText(plan)}{' '}
           <Button tone="quiet" className="-my-2 px-1 underline" onClick={() => run('bench.why')}>
@@ -54,23 +60,50 @@ export function DonePanel({ view }: { view: BenchView }) {
           Find what is wrong
         </Button>
       ) : null}
+      {plan.reason === 'suspect-rod' ? (
+        <Button
+          className="mt-3 self-start"
+          onClick={() =>
+            noteFinding(
+              session,
+              'stripped',
+              plan.suspects.map(({ rod }) => rod),
+            )
+          }
+        >
+          The hand says so too: leave rod {plan.suspects.map(({ rod }) => rod).join(' and ')} alone
+        </Button>
+      ) : null}
+      {plan.done ? null : (
+        <Button className="mt-3 self-start" onClick={() => readHeadAgain(session)}>
+          Read this head again
+        </Button>
+      )}
+      {view.practice && !view.kit.simulated ? (
+        <p className="mt-3 text-caution">Simulated: nothing of it is kept for this drum.</p>
+      ) : null}
       <div className={clsx(ACTION_BAR, 'flex flex-wrap gap-3 md:mt-5')}>
         {isEnabled('run.next') ? (
           <Button tone="act" big onClick={() => run('run.next')}>
             Next in the run
           </Button>
         ) : (
-          <Button tone="act" big onClick={() => run('bench.keep')}>
+          <Button tone="act" big disabled={!isEnabled('bench.keep')} onClick={() => run('bench.keep')}>
             Keep it on a sheet
           </Button>
         )}
         <Button
           big
           className="px-4 text-base font-normal whitespace-nowrap"
-          onClick={() => readAgain(session, 1)}
+          onClick={() => readAgain(session, plan.readNext[0] ?? 1)}
         >
           Check a lug
         </Button>
+        {plan.done ? (
+          <Button tone="quiet" className="underline" onClick={() => readHeadAgain(session)}>
+            Read it again
+          </Button>
+        ) : null}
       </div>
       {isEnabled('run.next') && hearing.state === 'on' ? (
         <p className="mt-3 text-soft">Two taps on the drum go on as well.</p>

@@ -36,9 +36,9 @@ export function OtherHeadAsk({ view }: { view: BenchView }) {
 /** The newest tap in words, used or refused, and the way to look at it closely. */
 export function HeardLines() {
   const session = useSession()
-  const { bench, settings } = useSessionState()
+  const { bench, source } = useSessionState()
   const { run, isEnabled } = useCommander()
-  const listens = !['typed', 'ear', 'gauge'].includes(settings.source)
+  const listens = !['typed', 'ear', 'gauge', 'ask'].includes(source)
   if (!session) return null
   const last = bench.lastTap
   return (

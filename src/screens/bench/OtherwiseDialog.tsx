@@ -5,10 +5,12 @@ import { turnedOtherwise } from '@/session/actions/turning'
 import { benchView } from '@/session/benchView'
 import { useKit, useSession, useSessionState } from '@/session/react'
 import { Button } from '@/ui/Button'
+import { directionWord, turnText } from '@/text/turns'
 import { Modal } from '@/ui/Modal'
 import { RodSteps } from './RodSteps'
 
 const STEP = 1 / 32
+const WHOLE = [-1 / 4, -1 / 8, 1 / 8, 1 / 4]
 const WORDS = {
   none: 'left alone',
   less: 'down',
@@ -42,8 +44,16 @@ export function OtherwiseDialog({ onClose }: { onClose: () => void }) {
       open
       onClose={onClose}
       title="What was turned?"
-      description="The move shown counts as made, with these turns in its place."
+      description="Another rod, the wrong way, too far, or the whole head: what is left is planned anew from where the rods stand."
     >
+      <div role="group" aria-label="All rods at once" className="mb-4 flex flex-wrap items-center gap-2">
+        <span className="text-soft">all rods</span>
+        {WHOLE.map((turn) => (
+          <Button key={turn} onClick={() => setTurns(new Array<number>(lugs).fill(turn))}>
+            {directionWord(turn)} {turnText(turn)}
+          </Button>
+        ))}
+      </div>
       <form onSubmit={submit}>
         <RodSteps turns={turns} step={STEP} words={WORDS} onChange={change} />
         <Button tone="act" type="submit" className="mt-5">

@@ -3,7 +3,7 @@
 import { KeyMap } from '@/charts/KeyMap'
 import { keyMapModel } from '@/charts/keymap.model'
 import { readCount } from '@/commands/bench'
-import { typeReading } from '@/session/actions/readings'
+import { typeReading, typeWholeHead } from '@/session/actions/readings'
 import type { BenchView } from '@/session/benchView'
 import { useSession, useSessionState } from '@/session/react'
 import { adviceText } from '@/text/advice'
@@ -17,12 +17,16 @@ import { EarPart } from './EarPart'
 import { GaugePart } from './GaugePart'
 import { MicrophonePart } from './MicrophonePart'
 import { HeardLines, OtherHeadAsk } from './HeardLines'
+import { SourceAsk } from './SourceAsk'
+import { Doubts } from './Doubts'
+import { useState } from 'react'
 
 /** Asks for the next lug, from the chosen source. */
 export function ReadPanel({ view }: { view: BenchView }) {
   const { run, isEnabled } = useCommander()
-  const { settings } = useSessionState()
+  const { source } = useSessionState()
   const read = view.turnedNow ? 0 : readCount(view)
+  if (source === 'ask') return <SourceAsk />
   const wanting = view.advice?.plan.reason === 'need-readings' && read >= view.drum.lugs
   return (
     <>
@@ -33,7 +37,7 @@ export function ReadPanel({ view }: { view: BenchView }) {
       <div className="flex items-start justify-between">
         <div aria-live="polite" className="-ml-3.5">
           <Big>
-            <Light>{settings.source === 'typed' || settings.source === 'gauge' ? 'lug' : 'tap'}</Light>
+            <Light>{source === 'typed' || source === 'gauge' ? 'lug' : 'tap'}</Light>
             {view.lug}
           </Big>
         </div>
@@ -46,7 +50,7 @@ export function ReadPanel({ view }: { view: BenchView }) {
       </div>
       {view.climb?.stage === 'check' ? <p className="mt-2 leading-snug">{checkText(view.climb)}</p> : null}
       <p className="mt-2 text-soft">
-        {settings.source === 'gauge'
+        {source === 'gauge'
           ? 'The foot of the gauge as far in from the hoop at every lug; the other head lying free of pressure.'
           : read === 0
             ? `Two fingers in from the hoop, a fingertip resting on the middle without pressing${view.drum.kind === 'snare' ? ', wires off or a stick slid under them' : ''}. Softly: protect your ears.`
@@ -57,6 +61,7 @@ export function ReadPanel({ view }: { view: BenchView }) {
       </div>
       {read === 0 ? <OtherHeadAsk view={view} /> : null}
       <HeardLines />
+      <Doubts view={view} />
       {wanting && view.advice ? <p className="mt-3 text-lg">{adviceText(view.advice.plan)}</p> : null}
       {isEnabled('bench.moveOn') ? (
         <Button tone="quiet" className="-ml-2 self-start underline" onClick={() => run('bench.moveOn')}>
@@ -69,8 +74,8 @@ export function ReadPanel({ view }: { view: BenchView }) {
 
 function SourcePart({ view }: { view: BenchView }) {
   const { run } = useCommander()
-  const { settings, bench } = useSessionState()
-  switch (settings.source) {
+  const { settings, source, bench } = useSessionState()
+  switch (source) {
     case 'practice':
       return (
         <>
@@ -130,6 +135,8 @@ function SourcePart({ view }: { view: BenchView }) {
       return <GaugePart key={`${view.drum.id}${view.side}`} />
     case 'typed':
       return <TypedPart key={`${view.drum.id}${view.side}`} />
+    case 'ask':
+      return null
   }
 }
 
@@ -138,13 +145,19 @@ const HIGHEST_HZ = 2000
 
 function TypedPart() {
   const session = useSession()
+  const [whole, setWhole] = useState(false)
   if (!session) return null
   return (
-    <NumberEntry
-      label="Pitch, Hz"
-      wrongText={`A pitch in Hz between ${LOWEST_HZ} and ${HIGHEST_HZ}, such as 233.5.`}
-      isGood={(hz) => hz >= LOWEST_HZ && hz <= HIGHEST_HZ}
-      onTake={(hz) => typeReading(session, hz)}
-    />
+    <>
+      <NumberEntry
+        label={whole ? 'All lugs about, Hz' : 'Pitch, Hz'}
+        wrongText={`A pitch in Hz between ${LOWEST_HZ} and ${HIGHEST_HZ}, such as 233.5.`}
+        isGood={(hz) => hz >= LOWEST_HZ && hz <= HIGHEST_HZ}
+        onTake={(hz, text) => (whole ? typeWholeHead : typeReading)(session, hz, text)}
+      />
+      <Button tone="quiet" className="-ml-2 underline" onClick={() => setWhole(!whole)}>
+        {whole ? 'Lug by lug instead' : 'One number for all lugs'}
+      </Button>
+    </>
   )
 }

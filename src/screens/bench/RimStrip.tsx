@@ -2,9 +2,11 @@
 
 import { clsx } from 'clsx'
 import { RimChart } from '@/charts/RimChart'
-import { rimModel, rimText, type RimInput } from '@/charts/rim.model'
+import { rimModel, rimText, type RimInput, type RimReading } from '@/charts/rim.model'
+import { EAR_CENTS } from '@/core/head/ear'
+import { dialCents } from '@/core/head/gauge'
 import { targetLugHz } from '@/core/keeping/targets'
-import { centsBetween } from '@/core/units/pitch'
+import { centsBetween, centsErrorToHz, shiftByCents } from '@/core/units/pitch'
 import { readAgain } from '@/session/actions/readings'
 import type { BenchView } from '@/session/benchView'
 import { useSession, useSessionState } from '@/session/react'
@@ -12,17 +14,46 @@ import { centsText, hzText, noteText, offText } from '@/text/heads'
 import { Tape } from '@/ui/Tape'
 import { useWidth } from '@/ui/useWidth'
 
+/** Readings as marks: pitches as they are; a dial and an ear as places about the zero, which itself is not known. */
+function marksOf(view: BenchView, zeroHz: number): RimReading[] {
+  const { drum, sitting, advice, readBy } = view
+  const pass = sitting?.passes.at(-1)
+  if (!pass) return []
+  const out = new Set(view.turnedNow ? [] : (advice?.plan.leftOut ?? []))
+  const readings = [...pass.readings.values()]
+    .filter(({ lug }) => lug <= drum.lugs)
+    .map(({ lug, hz, standardErrorHz, used }) => ({
+      ...{ lug, hz, errorHz: standardErrorHz, taps: used.length },
+      leftOut: out.has(lug),
+    }))
+  if (readings.length > 0) return readings
+  const place = (lug: number, cents: number, error: number): RimReading => ({
+    ...{ lug, hz: shiftByCents(zeroHz, cents), errorHz: centsErrorToHz(zeroHz, error), taps: 1 },
+  })
+  if (readBy === 'ear')
+    return [...pass.ear].map(([lug, word]) => place(lug, EAR_CENTS[word].cents, EAR_CENTS[word].error))
+  const dials = [...pass.dials.values()]
+  const mean = dials.reduce((sum, dial) => sum + dial, 0) / dials.length
+  return [...pass.dials].map(([lug, dial]) => {
+    const { cents, error } = dialCents(dial, mean, advice?.plan.gaugeLaw ?? null)
+    return place(lug, cents, error)
+  })
+}
+
 /** What the strip shows, from the view. */
 function rimInput(view: BenchView, width: number, height: number): RimInput {
-  const { drum, sitting, advice, kept, aim } = view
-  const pass = sitting?.passes.at(-1)
-  const readings = [...(pass?.readings.values() ?? [])]
-    .filter(({ lug }) => lug <= drum.lugs)
-    .map(({ lug, hz, standardErrorHz, used }) => ({ lug, hz, errorHz: standardErrorHz, taps: used.length }))
-  const meanRead = readings.length ? readings.reduce((sum, { hz }) => sum + hz, 0) / readings.length : 150
+  const { drum, advice, kept, aim, request } = view
+  const pass = view.sitting?.passes.at(-1)
+  const pitches = [...(pass?.readings.values() ?? [])].map(({ hz }) => hz)
+  const meanRead = pitches.length ? pitches.reduce((sum, hz) => sum + hz, 0) / pitches.length : 150
   const zeroHz = advice?.plan.targetHz ?? ('hz' in aim ? aim.hz : (kept?.meanHz ?? meanRead))
+  const readings = marksOf(view, zeroHz)
   const targetHz =
-    aim.kind === 'sheet' && kept ? targetLugHz(kept, drum.lugs) : new Array<number>(drum.lugs).fill(zeroHz)
+    'profileHz' in request.target
+      ? request.target.profileHz
+      : aim.kind === 'sheet' && kept
+        ? targetLugHz(kept, drum.lugs)
+        : new Array<number>(drum.lugs).fill(zeroHz)
   const after =
     advice && advice.plan.reason === null
       ? advice.forecast && view.steps.length === 0
@@ -43,11 +74,15 @@ function rimInput(view: BenchView, width: number, height: number): RimInput {
     // By the gauge alone the wave is drawn once its law makes pitches of it.
     fit:
       advice &&
-      (readings.length >= 3 || (view.byGauge && advice.plan.gaugeLaw && (pass?.dials.size ?? 0) >= 3))
+      (readings.length >= 3 ||
+        (view.readBy === 'gauge' && advice.plan.gaugeLaw && (pass?.dials.size ?? 0) >= 3))
         ? advice.fit.harmonics
         : null,
   }
 }
+
+/** Two spreads further apart than this are both shown, by name. */
+const WORTH_SAYING_CENTS = 3
 
 /** The head's edge on tape: readings, fit, target band and forecast; a button a lug to read it again. */
 export function RimStrip({ view }: { view: BenchView }) {
@@ -62,7 +97,12 @@ export function RimStrip({ view }: { view: BenchView }) {
   const byLug = new Map(input.readings.map((reading) => [reading.lug, reading]))
   const last = bench.lastTap?.used ? byLug.get(bench.lastTap.lug) : undefined
   const dials = view.sitting?.passes.at(-1)?.dials ?? new Map<number, number>()
-  const known = plan && input.readings.length + dials.size > 0 && plan.reason !== 'need-readings'
+  // The readings' own spread stands beside the state's where they differ.
+  const asRead =
+    plan?.readSpreadCents && Math.abs(plan.readSpreadCents - plan.spreadCents) > WORTH_SAYING_CENTS
+      ? Math.round(plan.readSpreadCents)
+      : null
+  const known = plan && input.readings.length > 0 && plan.reason !== 'need-readings'
   return (
     <section aria-label="Rim strip" className="min-w-0 px-2 pb-2 md:px-6 md:pt-5">
       <p className="mb-2 hidden min-h-8 flex-wrap items-baseline gap-x-6 px-7 md:flex">
@@ -74,9 +114,15 @@ export function RimStrip({ view }: { view: BenchView }) {
                 ± {Math.max(1, Math.round(plan.spreadErrorCents))}
               </span>
             </span>
-            <span className="text-xl font-bold">{offText(centsBetween(plan.targetHz, plan.meanHz))}</span>
+            {asRead ? <span className="text-soft">as read {asRead} c</span> : null}
+            {plan.knownBy === 'pitch' || plan.knownBy === 'whole' ? (
+              <span className="text-xl font-bold">{offText(centsBetween(plan.targetHz, plan.meanHz))}</span>
+            ) : (
+              <span className="text-xl font-bold">pitch not read</span>
+            )}
           </>
         ) : null}
+        {view.practice ? <span className="font-bold text-caution">simulated</span> : null}
         <span className="text-soft">
           cents from {hzText(input.zeroHz)} Hz, {noteText(input.zeroHz, settings.a4Hz)}
         </span>

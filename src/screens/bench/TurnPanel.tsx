@@ -5,7 +5,8 @@ import { keyMapModel } from '@/charts/keymap.model'
 import type { Step } from '@/core/evening/types'
 import type { BenchView } from '@/session/benchView'
 import { useSession, useSessionState } from '@/session/react'
-import { whyText } from '@/text/advice'
+import { forecastWords, whyText } from '@/text/advice'
+import { Doubts } from './Doubts'
 import { hzText } from '@/text/heads'
 import { directionWord, listText, turnText } from '@/text/turns'
 import { Button } from '@/ui/Button'
@@ -50,6 +51,7 @@ export function TurnPanel({ view }: { view: BenchView }) {
       <p className="mt-3 text-lg leading-snug">
         {whyText(advice.plan, advice.fit.lugHz, 'offsetTurns' in view.request.target)}
       </p>
+      <Doubts view={view} />
       <div className="-ml-2 flex flex-wrap">
         <Button tone="quiet" className="underline" onClick={() => run('bench.why')}>
           Why?
@@ -107,13 +109,8 @@ function thenText(rest: readonly Step[], view: BenchView): string {
     .slice(0, 3)
     .map((step) => `${listText(step.rods)} ${directionWord(step.turns[0])} ${turnText(step.turns[0])}`)
   const more = rest.length > 3 ? [`${rest.length - 3} more`] : []
-  const expect = view.advice ? `It should come within ${Math.max(1, Math.round(spreadAfter(view)))} c.` : ''
+  const expect = view.advice ? forecastWords(view.advice.plan) : ''
   return `${words.length ? `Then ${[...words, ...more].join('; ')}; ` : 'Then '}press, read again. ${expect}`
-}
-
-function spreadAfter(view: BenchView): number {
-  const { predictedHz } = view.advice!.plan
-  return 1200 * Math.log2(Math.max(...predictedHz) / Math.min(...predictedHz)) || 0
 }
 
 const STEPS = [

@@ -118,9 +118,9 @@ function Going({ view, drastic }: { view: BenchView; drastic: Drastic }) {
 /** A lug or two after the turns, from where readings come from. */
 function ReadLugs({ view }: { view: BenchView }) {
   const session = useSession()
-  const { settings, bench, hearing } = useSessionState()
+  const { source, bench, hearing } = useSessionState()
   if (!session) return null
-  if (settings.source === 'practice') {
+  if (source === 'practice') {
     return (
       <Button
         tone="act"
@@ -133,7 +133,7 @@ function ReadLugs({ view }: { view: BenchView }) {
       </Button>
     )
   }
-  if (settings.source === 'microphone') {
+  if (source === 'microphone') {
     return (
       <Button
         className="mt-3"
@@ -149,7 +149,7 @@ function ReadLugs({ view }: { view: BenchView }) {
       label={`Lug ${view.lug}, Hz`}
       wrongText="A pitch in Hz between 15 and 2000, such as 182.5."
       isGood={(hz) => hz >= 15 && hz <= 2000}
-      onTake={(hz) => typeReading(session, hz)}
+      onTake={(hz, text) => typeReading(session, hz, text)}
     />
   )
 }

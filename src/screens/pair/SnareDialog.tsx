@@ -11,7 +11,12 @@ import {
 } from '@/core/pair/snare'
 import { lastKnown, benchHead } from '@/core/keeping/bench'
 import { wiresOf } from '@/core/keeping/strokes'
-import { chooseHead } from '@/session/actions/kits'
+import { KeyMap } from '@/charts/KeyMap'
+import { keyMapModel } from '@/charts/keymap.model'
+import type { Drum } from '@/core/records/kit'
+import { changeDrum, chooseHead } from '@/session/actions/kits'
+import { listText } from '@/text/turns'
+import { LugPicks } from '../fitting/LugPicks'
 import { setAim } from '@/session/actions/sheets'
 import { setWires } from '@/session/actions/stand'
 import { benchView, type BenchView } from '@/session/benchView'
@@ -36,7 +41,9 @@ export function SnareDialog({ onClose }: { onClose: () => void }) {
   const state = useSessionState()
   const view = benchView(state, useKit())
   const { open } = useCommander()
-  const [bed, setBed] = useState(String(USUAL_BED_CENTS))
+  const kept = view?.drum.snareBed
+  const [bed, setBed] = useState(String(kept?.cents ?? USUAL_BED_CENTS))
+  const [bedLugs, setBedLugs] = useState<number[]>(kept?.lugs ?? [])
   if (!session || !view) return null
   const { kit, drum, practice } = view
   const knownHz = (side: 'batter' | 'resonant') =>
@@ -44,11 +51,10 @@ export function SnareDialog({ onClose }: { onClose: () => void }) {
   const sideHz = Math.round(scaledRange(SNARE_SIDE_HZ, drum.diameterInches))
   const { months, age } = snareHeadAge(drum.resonant.fittedOn, state.clockMs)
   const bedCents = Number(bed)
-  const bedGood = bed.trim() !== '' && bedCents >= 0 && bedCents <= 200
+  const bedGood = bed.trim() !== '' && bedCents >= 0 && bedCents <= 300
   const aim = (side: 'batter' | 'resonant', hz: number) => {
-    if (side === 'resonant' && bedGood && bedCents > 0)
-      setAim(session, drum, side, { kind: 'bed', hz, bedCents })
-    else setAim(session, drum, side, { kind: 'hz', hz })
+    if (side === 'resonant' && bedGood) changeDrum(session, drum, withBed(drum, bedLugs, bedCents))
+    setAim(session, drum, side, { kind: 'hz', hz })
     chooseHead(session, drum.id, side)
     onClose()
   }
@@ -73,10 +79,27 @@ export function SnareDialog({ onClose }: { onClose: () => void }) {
             {months === null ? ': ' : ` is ${Math.round(months)} months old: `}
             {AGE[age]}
           </p>
+          <p className="mt-3 leading-snug">
+            Which lugs stand beside the bed, at both ends of the wires? They read lower and are never raised
+            to match.
+          </p>
+          <div className="mt-1 flex flex-wrap items-center gap-3">
+            <KeyMap
+              model={keyMapModel(
+                130,
+                Array.from({ length: drum.lugs }, (_, i) => (bedLugs.includes(i + 1) ? -1 / 4 : 0)),
+                null,
+              )}
+              label={`Snare side from outside, badge at the top; beside the bed: ${listText(bedLugs) || 'none'}`}
+            />
+            <div className="min-w-0 flex-1">
+              <LugPicks lugs={drum.lugs} chosen={bedLugs} onChange={setBedLugs} label="Beside the bed: lug" />
+            </div>
+          </div>
           <Field
-            label="lugs beside the snare bed may read lower by, cents"
-            hint="That is normal: they are not to be forced up. The bed ends at lug 1 and the one opposite."
-            {...(bedGood ? {} : { error: 'A number of cents from 0 to 200.' })}
+            label="they may read lower by, cents"
+            hint="A few cents to a whole tone on a cranked head. It stays with the drum, under every target of this head."
+            {...(bedGood ? {} : { error: 'A number of cents from 0 to 300.' })}
           >
             <input
               inputMode="decimal"
@@ -85,6 +108,13 @@ export function SnareDialog({ onClose }: { onClose: () => void }) {
               className={`${INPUT_CLASS} max-w-28`}
             />
           </Field>
+          <Button
+            className="mt-3 mr-3"
+            disabled={!bedGood}
+            onClick={() => changeDrum(session, drum, withBed(drum, bedLugs, bedCents))}
+          >
+            Keep the bed
+          </Button>
           <Button tone="act" className="mt-3" disabled={!bedGood} onClick={() => aim('resonant', sideHz)}>
             Aim the snare side at {sideHz} Hz
           </Button>
@@ -125,6 +155,13 @@ export function SnareDialog({ onClose }: { onClose: () => void }) {
       </div>
     </Modal>
   )
+}
+
+function withBed(drum: Drum, lugs: readonly number[], cents: number): Drum {
+  const { snareBed: _, ...rest } = drum
+  return lugs.length && cents > 0
+    ? { ...rest, snareBed: { lugs: [...lugs].sort((a, b) => a - b), cents } }
+    : rest
 }
 
 const textOf = (hz: number | null) => (hz === null ? 'not read' : `${hzText(hz)} Hz`)

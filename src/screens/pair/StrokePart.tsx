@@ -12,7 +12,7 @@ import { useCommander } from '../shell/CommandProvider'
 /** One stroke on the centre with both heads free, from where readings come from. */
 export function StrokePart({ view, label = 'Strike the centre' }: { view: BenchView; label?: string }) {
   const session = useSession()
-  const { bench, hearing, settings } = useSessionState()
+  const { bench, hearing, source } = useSessionState()
   const { run } = useCommander()
   // What is struck after this is closed is a lug's again.
   useEffect(
@@ -25,15 +25,15 @@ export function StrokePart({ view, label = 'Strike the centre' }: { view: BenchV
   const listening = bench.strike === 'centre' && hearing.state === 'on'
   return (
     <>
-      {settings.source === 'practice' ? (
+      {source === 'practice' ? (
         <Button className="mt-2" disabled={bench.busy !== null} onClick={() => void strikeCentre(session)}>
           {label}
         </Button>
-      ) : settings.source === 'microphone' ? (
+      ) : source === 'microphone' ? (
         <Button className="mt-2" disabled={listening} onClick={() => void listenForCentre(session)}>
           {listening ? 'Listening: strike the centre, both heads free' : 'Listen for the centre'}
         </Button>
-      ) : settings.source === 'file' ? (
+      ) : source === 'file' ? (
         <Button
           className="mt-2"
           disabled={bench.busy !== null}

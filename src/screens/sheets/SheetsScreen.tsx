@@ -192,7 +192,7 @@ function TargetCell({
   onOpen: () => void
 }) {
   const state = useSessionState()
-  const head = headSummary(kit, drum, side, state.settings.source === 'practice', state.clockMs)
+  const head = headSummary(kit, drum, side, kit.simulated, state.clockMs)
   if (!head.target) return <span className="text-soft">–</span>
   const out = head.state === 'off' || head.state === 'uneven'
   return (

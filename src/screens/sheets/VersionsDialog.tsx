@@ -27,12 +27,12 @@ export function VersionsDialog({
   onClose: () => void
 }) {
   const session = useSession()
-  const { settings, clockMs } = useSessionState()
+  const { clockMs } = useSessionState()
   const versions = kit.sheets.flatMap((each) => each.versions.map((version) => ({ sheet: each, version })))
   const [from, setFrom] = useState<string>(NOW)
   const [to, setTo] = useState(sheet.versions.at(-1)?.id ?? NOW)
   if (!session) return null
-  const practice = settings.source === 'practice'
+  const practice = kit.simulated
   const says = (id: string): KitSays =>
     id === NOW
       ? standingNow(kit, practice, clockMs)

@@ -34,6 +34,7 @@ const KickDialog = dynamic(() => import('../pair/KickDialog').then((module) => m
 const OtherwiseDialog = dynamic(() =>
   import('../bench/OtherwiseDialog').then((module) => module.OtherwiseDialog),
 )
+const TwoTapsDialog = dynamic(() => import('../bench/TwoTapsDialog').then((module) => module.TwoTapsDialog))
 const HeardDialog = dynamic(() => import('../bench/HeardDialog').then((module) => module.HeardDialog))
 const ListeningDialog = dynamic(() =>
   import('../bench/ListeningDialog').then((module) => module.ListeningDialog),
@@ -93,6 +94,8 @@ export function Dialogs({ dialog, onClose }: { dialog: DialogName | null; onClos
       return <SnareDialog onClose={onClose} />
     case 'kick':
       return <KickDialog onClose={onClose} />
+    case 'two-taps':
+      return <TwoTapsDialog onClose={onClose} />
     case 'otherwise':
       return <OtherwiseDialog onClose={onClose} />
     case 'heard':

@@ -4,6 +4,7 @@ import type { Session } from '../session'
 import type { Hearing } from '../state'
 import { takeCentre } from './centre'
 import { goToNext } from './run'
+import { compareTap } from './twoTaps'
 import { checkTap, currentView, expectation, takeTap } from './readings'
 import { turned } from './turning'
 
@@ -109,7 +110,9 @@ async function takeBlock(session: Session, block: Float32Array): Promise<void> {
     const double =
       againSeconds !== null && againSeconds >= DOUBLE_SECONDS.least && againSeconds <= DOUBLE_SECONDS.most
     const lug = view.lug
-    if (session.get().bench.strike === 'centre') {
+    if (session.get().bench.strike === 'compare') {
+      if (!double && compareTap(session, tap)) await confirm(session, lug)
+    } else if (session.get().bench.strike === 'centre') {
       if (takeCentre(session, view, tap, 'microphone', sound)) await confirm(session, lug)
     } else if (view.phase === 'read') {
       const taken = double ? { ...tap, ...DOUBLE_WHILE_READING } : tap

@@ -1,10 +1,12 @@
 import { MEASUREMENT_VERSION } from '@/core/measurement/measure'
 import type { MeasureOptions, Tap } from '@/core/measurement/types'
 import { usualLugHz } from '@/core/practice/drum'
+import type { Ear } from '@/core/head/types'
 import { lastKnown } from '@/core/keeping/bench'
+import type { Settings } from '@/core/keeping/settings'
 import type { OtherHead, Source } from '@/core/records/event'
 import { encodeWav } from '@/core/sound/wav'
-import { centsBetween, centsErrorToHz, shiftByCents } from '@/core/units/pitch'
+import { centsBetween, centsErrorToHz } from '@/core/units/pitch'
 import { readSoundFile } from '@/audio/files'
 import { benchView, type BenchView } from '../benchView'
 import { centreExpectation, takeCentre } from './centre'
@@ -153,7 +155,8 @@ function heardById(session: Session, id: number): HeardTap | null {
 }
 
 function sourceOf(session: Session): Source {
-  return session.get().settings.source
+  const { source } = session.get()
+  return source === 'ask' ? 'hand' : source
 }
 
 /** A tap that was not used counts after all, as it was measured. */
@@ -218,48 +221,78 @@ export function lookAtTap(session: Session, id: number | null): void {
   session.set({ bench: { ...session.get().bench, looking: id } })
 }
 
-/** What an ear can tell of two tones played one after the other, in cents (common practice, no source). */
-const BY_EAR = {
-  higher: { cents: 18, error: 14 },
-  lower: { cents: -18, error: 14 },
-  alike: { cents: 0, error: 7 },
+/** What the ear says of the lug in focus against the reference lug, in a word. */
+export function sayByEar(session: Session, word: Ear, reference: number): void {
+  const view = currentView(session)
+  if (!view) return
+  const { drum, side, lug } = view
+  session.append([
+    { kind: 'earHeard', drum: drum.id, side, lug, word, reference, source: 'ear', algorithm: null },
+  ])
+  session.set({ bench: { ...session.get().bench, lug: null } })
 }
 
-/** A lug judged by ear against a reference: a coarse reading with a wide error. */
-export function judgeByEar(session: Session, referenceHz: number, ear: keyof typeof BY_EAR): void {
-  const { cents, error } = BY_EAR[ear]
-  takeNumber(session, shiftByCents(referenceHz, cents), error, { source: 'ear', ear })
+/** However many digits were typed, a number from elsewhere is no better than this, in cents. */
+const LEAST_TYPED_CENTS = 2
+/** One number for a whole head is no better than this: its lugs differ. */
+const LEAST_WHOLE_CENTS = 12
+
+/** One standard error of a typed pitch, in cents: half of its last digit, and at least 2. */
+export function typedErrorCents(hz: number, text: string): number {
+  const decimals = text.trim().replace(',', '.').split('.')[1]?.length ?? 0
+  return Math.max(LEAST_TYPED_CENTS, centsBetween(hz, hz + 0.5 * 10 ** -decimals))
 }
 
-/** A pitch typed by hand for the lug in focus. */
-export function typeReading(session: Session, hz: number): void {
-  takeNumber(session, hz, session.get().settings.typedErrorCents, { source: 'typed' })
+/** A pitch typed by hand for the lug in focus: a bare number, as good as its digits. */
+export function typeReading(session: Session, hz: number, text: string): void {
+  const view = currentView(session)
+  if (!view) return
+  const { drum, side, lug, otherHead } = view
+  const standardErrorHz = centsErrorToHz(hz, typedErrorCents(hz, text))
+  const reading = { kind: 'readingTaken' as const, drum: drum.id, side, lug, hz, standardErrorHz, otherHead }
+  session.append([{ ...reading, poles: [], source: 'typed', algorithm: null }])
+  session.set({ bench: { ...session.get().bench, lug: null } })
 }
 
-/** A reading without a sound for the lug in focus. */
-function takeNumber(
-  session: Session,
-  hz: number,
-  errorCents: number,
-  from: { source: 'ear'; ear: keyof typeof BY_EAR } | { source: 'typed' },
-): void {
+/** One number for the whole head: its pitch, and nothing of its evenness. */
+export function typeWholeHead(session: Session, hz: number, text: string): void {
+  const view = currentView(session)
+  if (!view) return
+  const { drum, side } = view
+  const standardErrorHz = centsErrorToHz(hz, Math.max(LEAST_WHOLE_CENTS, typedErrorCents(hz, text)))
+  session.append([
+    { kind: 'headRead', drum: drum.id, side, hz, standardErrorHz, source: 'typed', algorithm: null },
+  ])
+  session.set({ bench: { ...session.get().bench, lug: null } })
+}
+
+/** The head is read anew from the first lug on; nothing was turned. */
+export function readHeadAgain(session: Session): void {
   const view = currentView(session)
   if (!view) return
   session.append([
-    {
-      kind: 'readingTaken',
-      drum: view.drum.id,
-      side: view.side,
-      lug: view.lug,
-      hz,
-      standardErrorHz: centsErrorToHz(hz, errorCents),
-      poles: [],
-      otherHead: view.otherHead,
-      ...from,
-      algorithm: null,
-    },
+    { kind: 'roundStarted', drum: view.drum.id, side: view.side, source: 'hand', algorithm: null },
   ])
-  session.set({ bench: { ...session.get().bench, lug: null } })
+  session.set({ bench: { ...session.get().bench, lug: null, movedOn: false, lastTap: null } })
+}
+
+/** Readings are to be taken as they are: of these lugs, or of all and lug by lug where none is named. */
+export function believeReadings(session: Session, lugs: readonly number[]): void {
+  const view = currentView(session)
+  if (!view) return
+  const { drum, side } = view
+  session.append([
+    { kind: 'readingsBelieved', drum: drum.id, side, lugs: [...lugs], source: 'hand', algorithm: null },
+  ])
+}
+
+/** Where readings come from, from now on; the practice drum for a kit of one's own only for this sitting. */
+export function chooseSource(session: Session, source: Settings['source']): void {
+  session.set({
+    bench: { ...session.get().bench, lug: null, lastTap: null, movedOn: false, stayNearHz: null },
+    practiceKit: source === 'practice' ? (session.kit()?.id ?? null) : null,
+  })
+  session.setSettings({ source })
 }
 
 /** Withdraws every tap of one lug in the pass at hand, and asks for it again. */

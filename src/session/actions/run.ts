@@ -32,11 +32,11 @@ const FRESH_MS = 10_000
 
 /** Every head that a sheet speaks of, as it is believed to stand. */
 export function workTo(state: SessionState, kit: KitState, sheet: Sheet, nowMs: number): WorkItem[] {
-  const { source, keys } = state.settings
-  const key = [sheet.id, source === 'practice', keys, Math.floor(nowMs / FRESH_MS)].join()
+  const { keys } = state.settings
+  const key = [sheet.id, kit.simulated, keys, Math.floor(nowMs / FRESH_MS)].join()
   const known = lists.get(kit)
   if (known?.key === key) return known.items
-  const items = worklist({ kit, sheet, practice: source === 'practice', keys, nowMs })
+  const items = worklist({ kit, sheet, practice: kit.simulated, keys, nowMs })
   lists.set(kit, { key, items })
   return items
 }

@@ -46,8 +46,8 @@ export function keepOnSheet(
 
 /** The kit as it stands, in the form of a sheet. */
 function standing(session: Session, kit: KitState): Map<string, SheetDrum> {
-  const { settings, clockMs } = session.get()
-  return standingNow(kit, settings.source === 'practice', clockMs)
+  const { clockMs } = session.get()
+  return standingNow(kit, kit.simulated, clockMs)
 }
 
 /** Every head that the sheet speaks of is to be brought to it. */

@@ -18,7 +18,7 @@ export function planning(session: Session): Planning | null {
   const kit = session.kit()
   if (!kit) return null
   const { settings, clockMs } = session.get()
-  const known = knownKit(kit, settings.source === 'practice', clockMs)
+  const known = knownKit(kit, kit.simulated, clockMs)
   return { known, ...planRequestOf(kit, known, settings) }
 }
 

@@ -54,6 +54,12 @@ export function turnedAll(session: Session): void {
   }
 }
 
+/** All rods of the head by the same amount, at once: heard, and kept or taken back. */
+export function turnedWhole(session: Session, turns: number): void {
+  const lugs = currentView(session)?.drum.lugs ?? 0
+  if (lugs > 0) logTurns(session, new Array<number>(lugs).fill(turns), null)
+}
+
 /** What was really turned in place of the next move; the move counts as made. */
 export function turnedOtherwise(session: Session, turns: readonly number[]): void {
   const view = currentView(session)

@@ -1,0 +1,40 @@
+'use client'
+
+import type { Settings } from '@/core/keeping/settings'
+import { chooseSource } from '@/session/actions/readings'
+import { useSession } from '@/session/react'
+import { Button } from '@/ui/Button'
+
+const SOURCES: ReadonlyArray<{ value: Settings['source']; label: string; says: string }> = [
+  { value: 'microphone', label: 'Microphone', says: 'tap, and it listens' },
+  { value: 'file', label: 'A recording', says: 'made elsewhere' },
+  { value: 'typed', label: 'Typed numbers', says: 'from a tuner of yours' },
+  { value: 'gauge', label: 'A dial gauge', says: 'silent' },
+  { value: 'ear', label: 'My own ears', says: 'higher, lower, alike' },
+  { value: 'practice', label: 'The practice drum', says: 'simulated, for this sitting only' },
+]
+
+/** Before the first reading of a drum of one's own: where readings come from. Asked once. */
+export function SourceAsk() {
+  const session = useSession()
+  if (!session) return null
+  return (
+    <fieldset>
+      <legend className="text-2xl leading-tight font-bold">Where do readings come from?</legend>
+      <ul className="mt-3">
+        {SOURCES.map(({ value, label, says }) => (
+          <li key={value} className="border-b border-line">
+            <Button
+              tone="quiet"
+              className="-ml-2 w-full justify-start gap-3 text-left"
+              onClick={() => chooseSource(session, value)}
+            >
+              <span className="text-lg font-bold">{label}</span>
+              <span className="text-[15px] font-normal text-soft">{says}</span>
+            </Button>
+          </li>
+        ))}
+      </ul>
+    </fieldset>
+  )
+}
