@@ -18,9 +18,11 @@ const way: Climb = {
 
 test('the way up is said in turns of a hand, with its width and where it stops', () => {
   expect(climbText(way, 182)).toBe(
-    'About 1 turns of every rod to 182 Hz, give or take 1/4. The rounds stop near 160 Hz, in 2 rounds, so that the last part is upward and even.',
+    'About 1 1/32 turns of every rod to 182 Hz, give or take 9/32. The rounds stop near 160 Hz, in 2 rounds, so that the last part is upward and even.',
   )
-  expect(climbText({ ...way, turnsToGo: 0.4, rounds: [0.25] }, 182)).toMatch(/^About 3\/8 turn of every rod/)
+  expect(climbText({ ...way, turnsToGo: 0.4, rounds: [0.25] }, 182)).toMatch(
+    /^About 13\/32 turn of every rod/,
+  )
   expect(checkText(way)).toMatch(/near 92 Hz, give or take 240 c/)
 })
 

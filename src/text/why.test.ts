@@ -59,10 +59,18 @@ test('rods that do not answer are named in the advice', () => {
     rounds: [{ readingsHz: new Array<number>(8).fill(233.9) }],
   })
   const words = (change: Partial<typeof answer>) => adviceText({ ...answer, ...change })
-  expect(words({ reason: 'hoop-or-edge', silentRods: [3, 7] })).toMatch(/Rods 3 and 7 do not answer/)
-  expect(words({ reason: 'hoop-or-edge', silentRods: [] })).toMatch(/hoop or edge pull/)
-  expect(words({ reason: 'dead-rod', silentRods: [2, 6] })).toMatch(/Rod 2 or 6/)
-  expect(words({ reason: 'within-tolerance', silentRods: [3, 7] })).toMatch(/leave them/)
+  const suspect = (rod: number, turns: number, together = false) => ({
+    ...{ rod, turns, together, probability: 0.9 },
+    test: { rods: [rod], turns: [0.125] },
+  })
+  const hoop = [suspect(3, 2, true), suspect(7, 2, true)]
+  expect(words({ reason: 'hoop-or-edge', suspects: hoop })).toMatch(/Rods 3 and 7 do not answer/)
+  expect(words({ reason: 'hoop-or-edge', suspects: [] })).toMatch(/hoop or edge pull/)
+  // Once is a question with a turn that answers it; twice is named, as its pair.
+  expect(words({ reason: 'suspect-rod', suspects: [suspect(2, 1)] })).toMatch(/Turn 2 up 1\/8 alone/)
+  const named = [suspect(2, 2), suspect(6, 2)]
+  expect(words({ reason: 'suspect-rod', suspects: named })).toMatch(/Rod 2 or 6 was turned more than once/)
+  expect(words({ reason: 'within-tolerance', suspects: hoop })).toMatch(/leave them/)
 })
 
 /** Common practice, no source: the two kinds of deliberately uneven snare heads, on ten lugs. */

@@ -18,8 +18,10 @@ const RISK = 0.2
 /** A loosened rod sticks and has to be pressed: it is worth this many hand errors. */
 const LOOSEN_WEIGHT = 0.4
 
-/** A rod turned is time: it must be worth this part of the squared tolerance. */
+/** A rod turned is time: it must be worth this part of the squared tolerance, */
 const EFFORT_PART = 0.08
+/** however coarse a tolerance is asked for, in cents. */
+const EFFORT_CENTS = 6
 
 /** A head that seems to answer to a pattern less than this part of the usual is not believed: turns would be too large. */
 const LEAST_SECOND = 0.6
@@ -58,7 +60,7 @@ export function passCost(
         : UNSEEN_WEIGHT.singles
   const handPerRod =
     scale * (HAND_ERROR_TURNS / lugs) ** 2 * (x[TURN_LAW] ** 2 + UNEVEN_WEIGHT * 4 * x[SECOND] ** 2)
-  const effort = EFFORT_PART * toleranceCents ** 2
+  const effort = EFFORT_PART * Math.min(EFFORT_CENTS, toleranceCents) ** 2
   const at = (i: number, j: number) => p[i * 5 + j]
   const still = unseenPart(lean.turns)
 

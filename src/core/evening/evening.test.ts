@@ -75,7 +75,7 @@ test('an even head on pitch is left alone; nothing read asks for readings, best 
   expect(done).toMatchObject({ done: true, reason: 'within-tolerance' })
   const unread = even(request({ rounds: [{ readingsHz: READ.map(() => null) }] }))
   expect(unread).toMatchObject({ done: false, reason: 'need-readings' })
-  expect(unread.readNext.length).toBe(4)
+  expect(new Set(unread.readNext).size).toBe(6)
 })
 
 test('no lug is planned above the ceiling, and a target above it says so', () => {

@@ -117,7 +117,12 @@ export function isDone(request: EvenRequest, reason: Reason | null, seen: Seen):
     case 'within-tolerance':
       return true
     case 'no-turn-helps':
-      return !asRead.outside && !outside && state.leftOut.length === 0
+      return (
+        !asRead.outside &&
+        !outside &&
+        state.leftOut.length === 0 &&
+        (state.knownBy === 'pitch' || evenByOwnMeasure(request, state))
+      )
     case 'hoop-or-edge':
       return Boolean(request.hoopOrEdge) || (!asRead.outside && state.leftOut.length === 0)
     case 'ceiling':

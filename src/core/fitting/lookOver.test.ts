@@ -55,12 +55,12 @@ test('a stripped rod is left out of the pass, and the answer says so', () => {
 })
 
 test('a worn film is believed to answer less, and less surely', () => {
-  const fresh = startingBelief(HEAD, undefined, 50_000)
-  const worn = startingBelief({ ...HEAD, worn: true }, undefined, 50_000)
+  const fresh = startingBelief(HEAD, undefined, 50_000, 0.06)
+  const worn = startingBelief({ ...HEAD, worn: true }, undefined, 50_000, 0.06)
   expect(worn.x[TURN_LAW]).toBeLessThan(fresh.x[TURN_LAW])
   expect(worn.p[TURN_LAW * 6]).toBeGreaterThan(fresh.p[TURN_LAW * 6])
   const own = { hz2PerTurn: 30_000, hz2PerTurnError: 3000, secondAnswer: 0.4, secondAnswerError: 0.05 }
-  const known = startingBelief({ ...HEAD, worn: true }, own, 50_000)
+  const known = startingBelief({ ...HEAD, worn: true }, own, 50_000, 0.06)
   expect(known.x[TURN_LAW]).toBeCloseTo(30_000, 6)
 })
 

@@ -67,10 +67,12 @@ describe('repeated taps of a lug', () => {
     expect(slipped.hz).toBeCloseTo(three.hz, 6)
   })
 
-  test('two that disagree both count, with an error that says so', () => {
+  test('the newest stands where it contradicts an older one, and is combined where it does not', () => {
     const two = combineReadings([reading(200), reading(203)])!
-    expect(two.used).toEqual([0, 1])
-    expect(two.standardErrorHz).toBeGreaterThan(0.9)
+    expect(two).toMatchObject({ used: [1], leftOut: [0], hz: 203 })
+    const alike = combineReadings([reading(200), reading(200.1)])!
+    expect(alike.used).toEqual([0, 1])
+    expect(alike.hz).toBeCloseTo(200.05, 2)
   })
 })
 

@@ -121,5 +121,5 @@ test('wrinkles: only the rods beside them go up an eighth', async () => {
   await press('Wrinkles at rod 2')
   await press('Wrinkles at rod 3')
   await press('These are up 1/8')
-  expect(view().turnedNow).toEqual([0, 0.125, 0.125, 0, 0, 0])
+  expect(view().sitting!.passes[0].turns).toEqual([0, 0.125, 0.125, 0, 0, 0])
 })

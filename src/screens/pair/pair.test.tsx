@@ -116,13 +116,14 @@ test('on the stand: held, then hung, and what the stand takes', async () => {
   expect(rings.map((row) => row.textContent)).toEqual(['bare0.20 s (1×)', 'one gel pad0.15 s (1×)'])
 })
 
-test('the snare: a bed in cents, an age, the wires with their check; what is no number is said', async () => {
+test('the snare: a bed of its own lugs, kept under every target, an age, the wires with their check; what is no number is said', async () => {
   const { session, view } = await withDrum('snare', 14)
   await showScreen(session, <SnareDialog onClose={nothing} />)
-  typeIn(/lugs beside the snare bed/, 'deep')
-  expect(screen.getByRole('alert').textContent).toMatch(/0 to 200/)
+  typeIn(/they may read lower by/, 'deep')
+  expect(screen.getByRole('alert').textContent).toMatch(/0 to 300/)
   expect(screen.getByRole<HTMLButtonElement>('button', { name: /^Aim the snare side/ }).disabled).toBe(true)
-  typeIn(/lugs beside the snare bed/, '15')
+  typeIn(/they may read lower by/, '15')
+  for (const lug of [1, 2, 6, 7]) await click(`Beside the bed: lug ${lug}`)
   await click('Note the wires')
   expect(screen.getByRole('alert').textContent).toMatch(/A number such as/)
   typeIn(/knob past touching/, '6')
@@ -130,7 +131,11 @@ test('the snare: a bed in cents, an age, the wires with their check; what is no 
   await click('Note the wires')
   expect(wiresOf(view().kit, view().drum, false)).toMatchObject({ knob: 6, unit: 'clicks', rattles: true })
   await click(/^Aim the snare side/)
-  expect(view()).toMatchObject({ side: 'resonant', aim: { kind: 'bed', hz: 400, bedCents: 15 } })
+  expect(view()).toMatchObject({ side: 'resonant', aim: { kind: 'hz', hz: 400 } })
+  expect(view().drum.snareBed).toEqual({ lugs: [1, 2, 6, 7], cents: 15 })
+  const { target } = view().request
+  const profile = 'profileHz' in target ? target.profileHz : []
+  expect(1200 * Math.log2(profile[2] / profile[0])).toBeCloseTo(15, 6)
 })
 
 test('the kick: from wrinkles to a feel, the front by what to expect, at the pitches of common practice', async () => {

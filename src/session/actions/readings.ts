@@ -244,7 +244,7 @@ export function typedErrorCents(hz: number, text: string): number {
 }
 
 /** A pitch typed by hand for the lug in focus: a bare number, as good as its digits. */
-export function typeReading(session: Session, hz: number, text: string): void {
+export function typeReading(session: Session, hz: number, text = String(hz)): void {
   const view = currentView(session)
   if (!view) return
   const { drum, side, lug, otherHead } = view
@@ -255,7 +255,7 @@ export function typeReading(session: Session, hz: number, text: string): void {
 }
 
 /** One number for the whole head: its pitch, and nothing of its evenness. */
-export function typeWholeHead(session: Session, hz: number, text: string): void {
+export function typeWholeHead(session: Session, hz: number, text = String(hz)): void {
   const view = currentView(session)
   if (!view) return
   const { drum, side } = view

@@ -1,0 +1,249 @@
+import fc from 'fast-check'
+import type { EvenHead, Round } from '../head/types'
+import { parseEvenRequest } from '../records/even'
+import { even } from './even'
+import type { EvenRequest } from './types'
+
+/** Numbers that the model did not make: tables as people write them down, ears, dials, hands. */
+const HEAD: EvenHead = {
+  ...{ side: 'batter', diameterInches: 12, lugs: 6, hoop: 'triple-flanged' },
+  ...{ threadPitchMm: 1.058, pliesMils: [10] },
+}
+const ask = (head: EvenHead, rounds: Round[], change: Partial<EvenRequest> = {}) =>
+  even({ head, target: { level: true }, keys: 2, rounds, ...change })
+const typed = (...readingsHz: Array<number | null>): Round => ({ readingsHz })
+
+/** Readings with opposite lugs alike: a plain twofold head, as the handbooks of the trade have it (common practice). */
+test.each([
+  ['eight lugs, 80 cents', 8, [110, 112.5, 115, 112.4, 110.3, 112.5, 115.2, 112.6], [0, 4], 60],
+  ['six lugs, 99 cents', 6, [170, 180, 175, 170, 180, 175], [0, 3], 80],
+])('%s apart: an uneven head gets a move that raises its low pair', (_, lugs, readingsHz, low, least) => {
+  const answer = ask({ ...HEAD, lugs, diameterInches: lugs === 8 ? 14 : 12 }, [typed(...readingsHz)])
+  expect(answer).toMatchObject({ done: false, reason: null, leftOut: [] })
+  expect(answer.spreadCents).toBeGreaterThan(least)
+  for (const rod of low) expect(answer.turns[rod]).toBeGreaterThan(0)
+  expect(answer.likelySpreadCents).toBeLessThan(answer.spreadCents / 2)
+})
+
+test('three lugs that rise and fall: no head does that, and which lugs, by how much, is said', () => {
+  const answer = ask(HEAD, [typed(145, 160, 145, 160, 145, 160)])
+  expect(answer).toMatchObject({ done: false, reason: 'readings-disagree' })
+  expect(answer.turns.every((turn) => turn === 0)).toBe(true)
+  const [first] = answer.disagree
+  expect(first.what).toBe('opposite')
+  expect(Math.abs(first.lugs[0] - first.lugs[1])).toBe(3)
+  // 1200 log2(160 / 145)
+  expect(Math.abs(first.cents)).toBeCloseTo(170.4, 1)
+  expect(answer.readNext).toEqual(expect.arrayContaining(first.lugs))
+})
+
+test('one lug that stands alone is asked for again, and believed when it comes again', () => {
+  const once = ask(HEAD, [typed(150, 150, 151, 150, 150, 163)])
+  expect(once).toMatchObject({ done: false, reason: 'readings-disagree' })
+  expect(once.readNext.slice(0, 2).sort()).toEqual([3, 6])
+  const none = new Array<number>(6).fill(0)
+  const better = ask(HEAD, [
+    { ...typed(150, 150, 151, 150, 150, 163), turns: none },
+    typed(150, 150, 151, 150, 150, 151.2),
+  ])
+  expect(better.reason).not.toBe('readings-disagree')
+  expect(better.leftOut).toEqual([])
+  const same = ask(HEAD, [
+    { ...typed(150, 150, 151, 150, 150, 163), turns: none },
+    typed(150, 150, 151, 150, 150, 163),
+  ])
+  expect(same.done).toBe(false)
+  const so = ask(HEAD, [typed(150, 150, 151, 150, 150, 163)], { believe: 'readings', target: { hz: 151 } })
+  expect(so.reason).toBeNull()
+  expect(so.turns[5]).toBeLessThan(0)
+  expect(Math.max(...so.turns.map(Math.abs))).toBeLessThanOrEqual(1 / 8)
+  expect(Math.min(...so.predictedErrorCents)).toBeGreaterThanOrEqual(8)
+})
+
+test('far poles: two levels on five lugs are a pair hundreds of cents apart, not an even head with strays', () => {
+  const answer = ask({ ...HEAD, lugs: 5 }, [typed(129, 146, 129, 147, 147)], { target: { hz: 140 } })
+  expect(answer.done).toBe(false)
+  expect(answer.spreadCents).toBeGreaterThan(120)
+  expect(answer.leftOut).toEqual([])
+})
+
+/** The rule stands outside the estimate: whatever is believed, readings outside the tolerance are not done. */
+test('never done over readings that lie further apart than tolerance and errors', () => {
+  const anyHead = fc.record({
+    lugs: fc.integer({ min: 4, max: 12 }),
+    hz: fc.constantFrom(70, 110, 180, 240, 330),
+    inches: fc.constantFrom(10, 12, 14, 16, 22),
+    spread: fc.double({ min: 0, max: 0.06, noNaN: true }),
+    parts: fc.array(fc.double({ min: -0.5, max: 0.5, noNaN: true }), { minLength: 12, maxLength: 12 }),
+    unread: fc.integer({ min: 0, max: 11 }),
+    errorCents: fc.constantFrom(1, 2, 5, 12),
+    toleranceCents: fc.constantFrom(3, 5, 8, 15),
+    level: fc.boolean(),
+  })
+  fc.assert(
+    fc.property(anyHead, ({ lugs, hz, inches, spread, parts, unread, errorCents, toleranceCents, level }) => {
+      const readingsHz = parts
+        .slice(0, lugs)
+        .map((part, i) => (i === unread ? null : Math.round(100 * hz * (1 + spread * part)) / 100))
+      const answer = even({
+        head: { ...HEAD, lugs, diameterInches: inches },
+        target: level ? { level: true } : { hz },
+        toleranceCents,
+        rounds: [{ readingsHz, readingErrorCents: errorCents }],
+      })
+      const read = readingsHz.filter((each): each is number => each !== null)
+      const apart = 1200 * Math.log2(Math.max(...read) / Math.min(...read))
+      const errors = Math.SQRT2 * Math.hypot(errorCents, 1)
+      if (apart > toleranceCents + 2 * errors) expect(answer.done).toBe(false)
+      if (answer.leftOut.length > 0) expect(answer.done).toBe(false)
+    }),
+    { numRuns: 150, seed: 12 },
+  )
+})
+
+test('the mean is on pitch when it lies in the band as it is drawn: half the tolerance each way', () => {
+  const at = (cents: number) =>
+    even({
+      head: { ...HEAD, lugs: 8, diameterInches: 14 },
+      target: { hz: 234 },
+      toleranceCents: 16,
+      rounds: [{ readingsHz: new Array<number>(8).fill(234 * 2 ** (cents / 1200)), readingErrorCents: 1 }],
+    })
+  expect(at(6)).toMatchObject({ done: true, reason: 'within-tolerance' })
+  expect(at(13).reason).not.toBe('within-tolerance')
+  expect(at(13).turns.some((turn) => turn !== 0)).toBe(true)
+})
+
+const DIALS = [66, 70, 74, 70, 66, 70, 74, 70]
+
+test('a gauge alone evens by its own evenness, says nothing of the pitch, and is done when the dial is', () => {
+  const head = { ...HEAD, lugs: 8, diameterInches: 14 }
+  const answer = ask(head, [{ gauge: DIALS }], { target: { hz: 234 } })
+  expect(answer).toMatchObject({ done: false, reason: null, knownBy: 'gauge' })
+  expect(answer.turns[0] + answer.turns[4]).toBeGreaterThan(0)
+  expect(answer.turns[2] + answer.turns[6]).toBeLessThan(0)
+  // The pitch is not moved on purpose: what is not known is not corrected.
+  expect(Math.abs(answer.turns.reduce((sum, turn) => sum + turn, 0))).toBeLessThanOrEqual(1 / 8)
+  expect(answer.meanErrorCents).toBeGreaterThan(100)
+  const even8 = ask(head, [{ gauge: DIALS.map(() => 70) }], { target: { hz: 234 } })
+  expect(even8).toMatchObject({ done: true, knownBy: 'gauge' })
+  expect(ask(head, [{ gauge: [...DIALS.slice(1).map(() => 70), 74] }]).done).toBe(false)
+})
+
+test('ears alone: five words against a reference lug give a move; alike all round is done', () => {
+  const round: Round = {
+    ear: [null, 'higher', 'much-higher', 'alike', 'higher', 'much-higher'],
+    earReference: 1,
+  }
+  const answer = ask(HEAD, [round])
+  expect(answer).toMatchObject({ done: false, reason: null, knownBy: 'ear' })
+  expect(answer.turns[0] + answer.turns[3]).toBeGreaterThan(answer.turns[2] + answer.turns[5])
+  expect(Math.min(...answer.predictedErrorCents)).toBeGreaterThan(5)
+  const alike: Round = { ear: [null, 'alike', 'alike', 'alike', 'alike', 'alike'], earReference: 1 }
+  expect(ask(HEAD, [alike])).toMatchObject({ done: true, knownBy: 'ear' })
+  // A word that is not alike is never done.
+  expect(ask(HEAD, [{ ...alike, ear: [null, 'alike', 'lower', 'alike', 'alike', 'alike'] }]).done).toBe(false)
+})
+
+test('hands alone: a pair that feels loose goes up', () => {
+  const answer = ask(HEAD, [{ feel: ['loose', 'alike', 'alike', 'loose', 'alike', 'alike'] }])
+  expect(answer).toMatchObject({ done: false, knownBy: 'feel' })
+  expect(answer.turns[0]).toBeGreaterThan(0)
+  expect(answer.turns[3]).toBeGreaterThan(0)
+})
+
+test('one number for the head brings it to pitch, rod by rod alike, and says nothing of its evenness', () => {
+  const kick = { ...HEAD, lugs: 10, diameterInches: 22 }
+  const answer = ask(kick, [{ wholeHz: 74 }], { target: { hz: 80 } })
+  expect(answer).toMatchObject({ done: false, reason: null, knownBy: 'whole' })
+  expect(new Set(answer.turns).size).toBeLessThanOrEqual(2)
+  expect(Math.min(...answer.turns)).toBeGreaterThan(0)
+  expect(ask(kick, [{ wholeHz: 80.1 }], { target: { hz: 80 } })).toMatchObject({
+    done: true,
+    knownBy: 'whole',
+  })
+})
+
+test('a rod turned by mistake is put right from what is believed, with nothing read since', () => {
+  const head = { ...HEAD, lugs: 8, diameterInches: 14 }
+  const alike = new Array<number>(8).fill(234)
+  const wrong = [0, 0, 0.25, 0, 0, 0, 0, 0]
+  const answer = ask(head, [{ readingsHz: alike, turns: wrong }, {}], { target: { hz: 234 } })
+  expect(answer.reason).toBeNull()
+  expect(answer.turns[2] + answer.turns[6]).toBeLessThan(0)
+  // A whole pass as planned leaves nothing to plan until it is read.
+  const planned = ask(head, [{ readingsHz: alike, turns: new Array<number>(8).fill(0) }, {}], {
+    target: { hz: 234 },
+  })
+  expect(planned).toMatchObject({ done: false, reason: 'need-readings' })
+})
+
+test('uneven on purpose from slack is a recipe: turns without a reading, opposite rods as two moves', () => {
+  const head = { ...HEAD, lugs: 10, diameterInches: 14 }
+  const offsetTurns = [1, 0.5, 0, 0, -0.6, -0.7, -0.6, 0, 0, 0.5]
+  const answer = ask(head, [{}], {
+    ...{ target: { hz: 150, offsetTurns }, start: 'slack', slackSchool: 'rattle', largestStepTurns: 2 },
+  })
+  expect(answer.reason).toBeNull()
+  expect(answer.turns[0] - answer.turns[5]).toBeGreaterThan(0.8)
+  for (const { rods, turns } of answer.steps) {
+    expect(rods.length).toBeLessThanOrEqual(2)
+    expect(new Set(turns).size).toBe(1)
+  }
+})
+
+test('a microphone that stood still unsaid is noticed before anything else is blamed', () => {
+  // Both poles at all lugs in turn, as a still microphone hears them: no carried one would.
+  const readingsHz = [230, 238, 238, 230, 238, 230, 230, 238]
+  const head = { ...HEAD, lugs: 8, diameterInches: 14 }
+  const answer = ask(head, [{ readingsHz }], { target: { hz: 234 } })
+  expect(answer).toMatchObject({ done: false, reason: 'readings-disagree', micStoodStill: true })
+  const said = ask(head, [{ readingsHz, mic: 'standing' }], { target: { hz: 234 } })
+  expect(said.reason).not.toBe('readings-disagree')
+  expect(said.done).toBe(false)
+})
+
+test('a surprise is followed by a small pass', () => {
+  const head = { ...HEAD, lugs: 8, diameterInches: 14 }
+  const before = new Array<number>(8).fill(200)
+  const up = new Array<number>(8).fill(0.125)
+  const calm = ask(
+    head,
+    [
+      { readingsHz: before, turns: up },
+      { readingsHz: before.map(() => 209.4), pressed: true },
+    ],
+    {
+      ...{ target: { hz: 240 }, largestStepTurns: 0.5 },
+    },
+  )
+  const odd = ask(
+    head,
+    [
+      { readingsHz: before, turns: up },
+      { readingsHz: before.map(() => 176), pressed: true },
+    ],
+    {
+      ...{ target: { hz: 240 }, largestStepTurns: 0.5 },
+    },
+  )
+  expect(Math.max(...calm.turns)).toBeGreaterThan(0.4)
+  expect(Math.max(...odd.turns)).toBeLessThanOrEqual(3 / 16)
+})
+
+test('what the door lets in is answered as it is; strange fields and lengths are refused by name', () => {
+  const round = {
+    readingsHz: [150, 150, 151, 150, 150, 151],
+    readingErrorsCents: [2, 2, 2, 2, 2, 2],
+    confirmed: [3],
+  }
+  const request = { head: HEAD, target: { level: true }, rounds: [round], believe: 'head' }
+  const parsed = parseEvenRequest(request)
+  expect(parsed.ok).toBe(true)
+  const refuse = (change: object, where: string) =>
+    expect(parseEvenRequest({ ...request, ...change })).toMatchObject({ ok: false, problem: { where } })
+  refuse({ rounds: [{ ...round, ear: ['alike'] }] }, 'rounds[0].ear')
+  refuse({ rounds: [{ ...round, readingErrorsCents: [1] }] }, 'rounds[0].readingErrorsCents')
+  refuse({ rounds: [{ ...round, earReference: 7 }] }, 'rounds[0].earReference')
+  refuse({ rounds: [{ ...round, confirmed: [9] }] }, 'rounds[0].confirmed')
+})
