@@ -7,6 +7,7 @@ import { markRange } from '@/session/actions/stand'
 import { moveOn, pressed, turned, turnedAll, turnedWhole } from '@/session/actions/turning'
 import { lugsRead, otherSide, type BenchView } from '@/session/benchView'
 import type { Session } from '@/session/session'
+import { fittedOf } from '@/core/keeping/bench'
 import type { Command } from './types'
 
 const when = (test: (view: BenchView, session: Session) => boolean) => (session: Session) => {
@@ -281,7 +282,9 @@ export const BENCH_COMMANDS: Command[] = [
     group: 'Bench',
     shortcut: 'k',
     // What was simulated enters no sheet of a drum of one's own.
-    enabled: when((view) => readCount(view) > 0 && (!view.practice || view.kit.simulated)),
+    enabled: when(
+      (view) => fittedOf(view.head, view.sitting) !== null && (!view.practice || view.kit.simulated),
+    ),
     run: ({ open }) => open('keep'),
   },
   {

@@ -178,7 +178,10 @@ export function lugsRead(pass: Pass, readBy: ReadBy): number[] {
 function nextLug(state: SessionState, sitting: Sitting | null, lugs: number, advice: Advice | null): number {
   if (state.bench.lug !== null && state.bench.lug <= lugs) return state.bench.lug
   const pass = sitting?.passes.at(-1)
-  const read = pass && !pass.turns ? lugsRead(pass, readByOf(state, pass, lugs)) : []
+  const readBy = readByOf(state, pass ?? null, lugs)
+  const said = pass && !pass.turns ? lugsRead(pass, readBy) : []
+  // By ear the first lug is what the others are held against.
+  const read = readBy === 'ear' && said.length === 0 ? [1] : said
   const telling = state.settings.readOrder === 'fewest' ? advice?.plan.readNext[0] : undefined
   if (telling !== undefined && !read.includes(telling)) return telling
   return nextInOrder(state.settings.readOrder, lugs, read)

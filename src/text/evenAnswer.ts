@@ -16,6 +16,11 @@ export function evenAnswerRecord(answer: EvenAnswer) {
     meanHz: hundredths(answer.meanHz),
     meanErrorCents: hundredths(answer.meanErrorCents),
     confidence: hundredths(answer.confidence),
+    likelySpreadCents: hundredths(answer.likelySpreadCents),
+    withinSpreadCents: hundredths(answer.withinSpreadCents),
+    readSpreadCents: answer.readSpreadCents && hundredths(answer.readSpreadCents),
+    roundSpreadsCents: answer.roundSpreadsCents.map((cents) => cents && hundredths(cents)),
+    disagree: answer.disagree.map((each) => ({ ...each, cents: hundredths(each.cents) })),
     learned: Object.fromEntries(
       Object.entries(answer.learned).map(([key, value]) => [key, sixFigures(value)]),
     ),

@@ -118,6 +118,8 @@ function offHead(reading: LugReading, poles: ReturnType<typeof polesOf>, lugs: n
   }
 }
 
+/** The same for an ear: its words are coarse, and two that contradict each other are worth a second listen. */
+const EAR_AGAINST_ERRORS = 1.8
 /** A difference between opposite lugs beyond this is more than a stroke a little off makes. */
 const OPPOSITE_CENTS = 12
 
@@ -126,9 +128,10 @@ const OPPOSITE_CENTS = 12
  * @param off what {@link against} found
  */
 export function disagreements(
-  { newest, lugs }: HeadState,
+  { newest, lugs, knownBy }: HeadState,
   off: ReadonlyArray<{ lug: number; cents: number }>,
 ): Disagreement[] {
+  const errorsApart = knownBy === 'ear' ? EAR_AGAINST_ERRORS : AGAINST_ERRORS
   const byLug = new Map(newest.map((reading) => [reading.lug, reading]))
   const pairs: Disagreement[] = []
   if (lugs % 2 === 0)
@@ -137,7 +140,7 @@ export function disagreements(
       if (!a || !b) continue
       const cents = CENTS_PER_NEPER * Math.log(b.hz / a.hz)
       const errors = Math.hypot(errorCents(a), errorCents(b))
-      if (Math.abs(cents) > Math.max(OPPOSITE_CENTS, AGAINST_ERRORS * errors))
+      if (Math.abs(cents) > Math.max(OPPOSITE_CENTS, errorsApart * errors))
         pairs.push({ lugs: [lug + 1, lug + 1 + lugs / 2], cents, what: 'opposite' })
     }
   const named = new Set(pairs.flatMap((pair) => pair.lugs))

@@ -40,7 +40,12 @@ export function even(request: EvenRequest): EvenAnswer {
   const off = against(state)
   const seen: Seen = {
     ...{ state, plan, toleranceCents, against: off, now: odds(state.hypotheses) },
-    asRead: asRead(state, plan.target, toleranceCents, targetMeanHz(request.target) !== null),
+    asRead: asRead(
+      state,
+      plan.target,
+      toleranceCents,
+      state.knownBy === 'pitch' && targetMeanHz(request.target) !== null,
+    ),
     disagree: disagreements(state, off),
     suspected: suspects.length > 0 && held.length === 0,
     held: held.length > 0,
@@ -88,6 +93,7 @@ export function even(request: EvenRequest): EvenAnswer {
     suspects: reason === 'suspect-rod' || held.length ? (named.length ? named : suspects) : [],
     disagree: reason === 'readings-disagree' ? [...seen.disagree] : [],
     readSpreadCents: seen.asRead.spreadCents,
+    roundSpreadsCents: state.roundsLugHz.map((lugHz) => lugHz && spreadAgainst(lugHz, plan.target)),
     knownBy: state.knownBy,
     micStoodStill:
       (reason === 'readings-disagree' || reason === 'suspect-rod') && standingExplains(known, state),

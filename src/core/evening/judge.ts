@@ -50,7 +50,8 @@ export function judge(request: EvenRequest, seen: Seen): Reason | null {
   if (request.believe === 'readings')
     return still ? (asRead.outside ? 'no-turn-helps' : 'within-tolerance') : null
   const unsure = against.length > 0 && seen.now.spreadErrorCents > ENOUGH_CENTS
-  if (isMany(against.length, read) || unsure) return 'readings-disagree'
+  const words = state.knownBy === 'ear' && seen.disagree.length > 0
+  if (isMany(against.length, read) || unsure || words) return 'readings-disagree'
   const tooFew = state.knownBy === 'pitch' && state.readSinceTurn < LUGS_TO_BE_DONE
   const unanswered = request.rounds.length > 1 && read === 0
   if (isWithin(request, seen)) {

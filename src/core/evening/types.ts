@@ -81,6 +81,8 @@ export interface EvenAnswer {
   ask: number[]
   /** Pull of every rod away from the mean, in turns, and its error; what pitch cannot see stays wide. */
   rods: Array<{ turns: number; error: number }>
+  /** Spread of the head as it was believed after each round, oldest first, in cents; null where nothing was read. */
+  roundSpreadsCents: Array<number | null>
   /** With the reason `suspect-rod`: rods that may not answer, and the turn that would tell. */
   suspects: Suspect[]
   /** With the reason `readings-disagree`: lugs whose readings no head could show together. */

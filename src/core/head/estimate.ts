@@ -1,7 +1,7 @@
 import { turnLawPrior } from '../membrane/turnLaw'
 import { median } from '../numeric/median'
 import { CENTS_PER_NEPER } from '../units/pitch'
-import { slackBelief, startingBelief, turnNoise } from './belief'
+import { slackBelief, startingBelief, stateLugHz, turnNoise } from './belief'
 import { earReadings } from './ear'
 import { DEFAULT_GAUGE_ERROR, learnGaugeLaw, meanDial, tensionOf } from './gauge'
 import { harmonicsOf } from './harmonics'
@@ -34,6 +34,8 @@ export interface HeadState {
   readSinceTurn: number
   /** Readings of the newest round as they were taken. */
   newest: readonly LugReading[]
+  /** Lug pitches of the likeliest story after each round, in Hz; null where nothing was read. */
+  roundsLugHz: Array<number[] | null>
   /** Mean squared pitch after each round that was read, for judging passes. */
   meanHistoryHz2: number[]
   knownBy: KnownBy | null
@@ -97,7 +99,15 @@ export function estimateHead(head: EvenHead, history: readonly Round[], known: K
   let hypotheses = startingHypotheses(head, rounds, known)
   const state: HeadState = {
     ...{ belief: momentsOf(hypotheses), leading: hypotheses[0].belief, hypotheses, lugs },
-    ...{ read: [], leftOut: [], readSinceTurn: 0, newest: [], meanHistoryHz2: [], knownBy: null },
+    ...{
+      read: [],
+      leftOut: [],
+      readSinceTurn: 0,
+      newest: [],
+      meanHistoryHz2: [],
+      roundsLugHz: [],
+      knownBy: null,
+    },
     rods: rodsAsFound(lugs, start, slackSchool && SLACK_SCHOOLS[slackSchool].rodError),
     ...{ gaugeLaw: gaugeLaw ?? null, surprises: [], misses: [], logEvidence: 0 },
   }
@@ -184,8 +194,10 @@ export function estimateHead(head: EvenHead, history: readonly Round[], known: K
       state.rods = withPitch(state.rods, momentsOf(hypotheses), lugs)
       if (state.knownBy !== 'pitch') state.knownBy = 'ear'
       state.read = heard.map(({ lug }) => lug)
+      state.newest = heard
     }
     for (const lug of state.read) sinceTurn.add(lug)
+    state.roundsLugHz.push(state.read.length ? stateLugHz(leadingOf(hypotheses).belief, lugs) : null)
     state.readSinceTurn = sinceTurn.size
     if (round.turns?.some((turned) => turned !== 0)) sinceTurn.clear()
     if (round.turns) {

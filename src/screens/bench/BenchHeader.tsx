@@ -1,5 +1,6 @@
 'use client'
 
+import type { Settings } from '@/core/keeping/settings'
 import { DropdownMenu } from 'radix-ui'
 import { ChevronDown, SlidersHorizontal } from 'lucide-react'
 import { useState } from 'react'
@@ -35,13 +36,13 @@ const SOURCES = [
 /** Which drum and head, against what, read how. */
 export function BenchHeader({ view }: { view: BenchView }) {
   const session = useSession()
-  const { settings, source } = useSessionState()
+  const { source } = useSessionState()
   const [picking, setPicking] = useState(false)
   if (!session) return null
   const { kit, drum, side } = view
   const changeSource = (next: string) => {
     if (next !== 'microphone') stopListening(session)
-    if (next !== 'ask') chooseSource(session, next as typeof settings.source)
+    if (next !== 'ask') chooseSource(session, next as Settings['source'])
   }
   return (
     <div className="flex flex-wrap items-center justify-between gap-x-6 border-b border-line px-4 pb-1 md:min-h-[88px] md:px-7 md:py-2">

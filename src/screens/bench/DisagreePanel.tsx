@@ -6,7 +6,6 @@ import type { BenchView } from '@/session/benchView'
 import { useSession } from '@/session/react'
 import { adviceText } from '@/text/advice'
 import { doubtsOf } from '@/text/disagree'
-import { listText } from '@/text/turns'
 import { Button } from '@/ui/Button'
 import { clsx } from 'clsx'
 import { ACTION_BAR, Big, Light } from './Big'
@@ -23,11 +22,15 @@ export function DisagreePanel({ view }: { view: BenchView }) {
   )
   return (
     <>
-      <p className="text-soft">the readings disagree</p>
+      <p className="text-soft">not done: these disagree</p>
       <div aria-live="polite">
         <Big>
-          <Light>tap</Light>
-          {listText(lugs)}
+          {lugs.map((lug, i) => (
+            <span key={lug}>
+              {i > 0 ? <Light>and</Light> : null}
+              {lug}
+            </span>
+          ))}
         </Big>
         <p className="mt-3 text-lg leading-snug">{adviceText(plan)}</p>
       </div>

@@ -1,13 +1,21 @@
 'use client'
 
-import { spreadOf, turnsText } from './passText'
+import { isRead } from '@/core/keeping/history'
+import { turnsText } from './passText'
 import type { BenchView } from '@/session/benchView'
 
 /** How the head got here: a bar a pass, filled where read, hollow where expected. */
 export function Passes({ view }: { view: BenchView }) {
-  const passes = view.sitting?.passes.filter((pass) => pass.readings.size > 0) ?? []
-  if (passes.length === 0) return null
-  const spreads = passes.map((pass) => spreadOf(pass))
+  const all = view.sitting?.passes ?? []
+  const believed = view.advice?.plan.roundSpreadsCents ?? []
+  // The adviser answers for the newest rounds: counted from the end.
+  const rows = all
+    .map((pass, i) => ({ pass, spread: believed.at(i - all.length) ?? null }))
+    .filter(({ pass }) => isRead(pass))
+  if (rows.length === 0) return null
+  const passes = rows.map(({ pass }) => pass)
+  const disagree = view.advice?.plan.reason === 'readings-disagree'
+  const spreads = rows.map(({ spread }, i) => (disagree && i === rows.length - 1 ? null : spread))
   const widest = Math.max(20, ...spreads.map((spread) => spread ?? 0))
   const offset = Math.max(0, passes.length - 4)
   return (

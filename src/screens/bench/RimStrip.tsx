@@ -74,6 +74,7 @@ function rimInput(view: BenchView, width: number, height: number): RimInput {
     // By the gauge alone the wave is drawn once its law makes pitches of it.
     fit:
       advice &&
+      advice.plan.reason !== 'readings-disagree' &&
       (readings.length >= 3 ||
         (view.readBy === 'gauge' && advice.plan.gaugeLaw && (pass?.dials.size ?? 0) >= 3))
         ? advice.fit.harmonics
@@ -96,26 +97,32 @@ export function RimStrip({ view }: { view: BenchView }) {
   const { plan } = view.advice ?? {}
   const byLug = new Map(input.readings.map((reading) => [reading.lug, reading]))
   const last = bench.lastTap?.used ? byLug.get(bench.lastTap.lug) : undefined
-  const dials = view.sitting?.passes.at(-1)?.dials ?? new Map<number, number>()
+  const newest = view.sitting?.passes.at(-1)
+  const dials = newest?.dials ?? new Map<number, number>()
+  const ear = view.readBy === 'ear' && newest?.ear.size ? newest : null
   // The readings' own spread stands beside the state's where they differ.
   const asRead =
     plan?.readSpreadCents && Math.abs(plan.readSpreadCents - plan.spreadCents) > WORTH_SAYING_CENTS
       ? Math.round(plan.readSpreadCents)
       : null
+  // Readings that cannot stand together have no head behind them: they stand there as they were taken.
+  const disagree = plan?.reason === 'readings-disagree'
   const known = plan && input.readings.length > 0 && plan.reason !== 'need-readings'
   return (
     <section aria-label="Rim strip" className="min-w-0 px-2 pb-2 md:px-6 md:pt-5">
       <p className="mb-2 hidden min-h-8 flex-wrap items-baseline gap-x-6 px-7 md:flex">
         {known ? (
           <>
-            <span className="text-xl font-bold">
-              spread {Math.round(plan.spreadCents)} c{' '}
-              <span className="text-base font-normal text-soft">
-                ± {Math.max(1, Math.round(plan.spreadErrorCents))}
+            {disagree ? null : (
+              <span className="text-xl font-bold">
+                spread {Math.round(plan.spreadCents)} c{' '}
+                <span className="text-base font-normal text-soft">
+                  ± {Math.max(1, Math.round(plan.spreadErrorCents))}
+                </span>
               </span>
-            </span>
+            )}
             {asRead ? <span className="text-soft">as read {asRead} c</span> : null}
-            {plan.knownBy === 'pitch' || plan.knownBy === 'whole' ? (
+            {disagree ? null : plan.knownBy === 'pitch' || plan.knownBy === 'whole' ? (
               <span className="text-xl font-bold">{offText(centsBetween(plan.targetHz, plan.meanHz))}</span>
             ) : (
               <span className="text-xl font-bold">pitch not read</span>
@@ -158,7 +165,16 @@ export function RimStrip({ view }: { view: BenchView }) {
                   >
                     {i + 1}
                   </span>
-                  {!phone && reading ? (
+                  {phone ? null : ear || view.readBy === 'gauge' ? (
+                    <span className="text-center text-[15px] leading-tight">
+                      {ear
+                        ? (ear.ear.get(i + 1)?.replace('-', ' ') ??
+                          (ear.earReference === i + 1 ? 'reference' : ''))
+                        : dials.has(i + 1)
+                          ? `dial ${dials.get(i + 1)}`
+                          : ''}
+                    </span>
+                  ) : reading ? (
                     <>
                       <span className="text-[15px] leading-tight">{hzText(reading.hz)}</span>
                       <span className="text-sm leading-tight text-soft">
@@ -166,9 +182,6 @@ export function RimStrip({ view }: { view: BenchView }) {
                         {reading.taps > 1 ? ` ×${reading.taps}` : ''}
                       </span>
                     </>
-                  ) : null}
-                  {!phone && !reading && dials.has(i + 1) ? (
-                    <span className="text-sm leading-tight">dial {dials.get(i + 1)}</span>
                   ) : null}
                 </button>
               )

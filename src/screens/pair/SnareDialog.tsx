@@ -158,9 +158,15 @@ export function SnareDialog({ onClose }: { onClose: () => void }) {
 }
 
 function withBed(drum: Drum, lugs: readonly number[], cents: number): Drum {
-  const { snareBed: _, ...rest } = drum
-  return lugs.length && cents > 0
-    ? { ...rest, snareBed: { lugs: [...lugs].sort((a, b) => a - b), cents } }
+  const bed = { lugs: [...lugs].sort((a, b) => a - b), cents }
+  return lugs.length && cents > 0 ? { ...drum, snareBed: bed } : withoutBed(drum)
+}
+
+function withoutBed(drum: Drum): Drum {
+  const rest = { ...drum }
+  delete rest.snareBed
+  return rest
+}
     : rest
 }
 
