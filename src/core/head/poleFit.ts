@@ -3,7 +3,16 @@ import { invertSymmetric } from '../numeric/linear'
 import { median } from '../numeric/median'
 import { CENTS_PER_NEPER } from '../units/pitch'
 import { lugAngle } from './harmonics'
-import { densityOf, partsOf, polesOf, worthOf, type Part, type Reader } from './readingLaw'
+import {
+  densityOf,
+  heardBetween,
+  partsOf,
+  polesOf,
+  shareAt,
+  worthOf,
+  type Part,
+  type Reader,
+} from './readingLaw'
 import type { LugReading } from './readings'
 
 /**
@@ -188,10 +197,34 @@ function scoreOf(
       sum -= Math.log(total)
       const moved = near.map((poles) => partsOf(reading, poles, lugs, reader, soft))
       parts.forEach((part, at) => addInformation(information, reading, part, moved, at, total, step))
+      if (reader === 'peak' && !reading.poles) addChoice(information, reading.lug, at, near, lugs, step)
     }
     return { value: sum, information }
   }
   return { value, scored }
+}
+
+/** How softly a lug turns from one pole to the other, as a share: about as far as two lugs' shares lie apart. */
+const CHOICE_SOFTNESS = 0.2
+
+/**
+ * Which of two parted poles a lug shows says on which side of the axis it lies, though no residual changes with that: the
+ * information of a choice between two, q (1 - q) times the square of its log odds' slope.
+ */
+function addChoice(
+  information: Float64Array,
+  lug: number,
+  at: ReturnType<typeof polesOf>,
+  near: ReadonlyArray<ReturnType<typeof polesOf>>,
+  lugs: number,
+  step: number,
+) {
+  const share = shareAt(at, lug, lugs)
+  const q = 1 / (1 + Math.exp(-(share - 0.5) / CHOICE_SOFTNESS))
+  const slopes = near.map((poles) => (shareAt(poles, lug, lugs) - share) / step / CHOICE_SOFTNESS)
+  const parted = 1 - 1 / heardBetween(share, at.apart, 'peak').sharpness ** 2
+  for (let i = 0; i < 3; i++)
+    for (let j = 0; j < 3; j++) information[i * 3 + j] += parted * q * (1 - q) * slopes[i] * slopes[j]
 }
 
 function addInformation(

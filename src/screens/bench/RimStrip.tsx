@@ -5,6 +5,7 @@ import { RimChart } from '@/charts/RimChart'
 import { rimModel, rimText, type RimInput, type RimReading } from '@/charts/rim.model'
 import { EAR_CENTS } from '@/core/head/ear'
 import { dialCents } from '@/core/head/gauge'
+import type { Pass } from '@/core/keeping/history'
 import { targetLugHz } from '@/core/keeping/targets'
 import { centsBetween, centsErrorToHz, shiftByCents } from '@/core/units/pitch'
 import { readAgain } from '@/session/actions/readings'
@@ -85,6 +86,19 @@ function rimInput(view: BenchView, width: number, height: number): RimInput {
 /** Two spreads further apart than this are both shown, by name. */
 const WORTH_SAYING_CENTS = 3
 
+function lugLabel(lug: number, reading: RimReading | undefined, pass: Pass | undefined): string {
+  const taps = reading ? `${reading.taps} ${reading.taps === 1 ? 'tap' : 'taps'}` : ''
+  const dial = pass?.dials.get(lug)
+  const word = pass?.ear.get(lug)?.replace('-', ' ')
+  const said = [
+    reading ? `${hzText(reading.hz)} Hz, ${taps}` : '',
+    dial === undefined ? '' : `dial ${dial}`,
+    word ? `${word} than lug ${pass!.earReference}`.replace('alike than', 'alike with') : '',
+    reading?.leftOut ? 'left out' : '',
+  ].filter(Boolean)
+  return `Lug ${lug}, ${said.join(', ') || 'not tapped'}. Read it now`
+}
+
 /** The head's edge on tape: readings, fit, target band and forecast; a button a lug to read it again. */
 export function RimStrip({ view }: { view: BenchView }) {
   const session = useSession()
@@ -99,6 +113,7 @@ export function RimStrip({ view }: { view: BenchView }) {
   const last = bench.lastTap?.used ? byLug.get(bench.lastTap.lug) : undefined
   const newest = view.sitting?.passes.at(-1)
   const dials = newest?.dials ?? new Map<number, number>()
+  const pitched = (newest?.readings.size ?? 0) > 0
   const ear = view.readBy === 'ear' && newest?.ear.size ? newest : null
   // The readings' own spread stands beside the state's where they differ.
   const asRead =
@@ -151,7 +166,7 @@ export function RimStrip({ view }: { view: BenchView }) {
                 <button
                   key={i}
                   type="button"
-                  aria-label={`Lug ${i + 1}${reading ? `, ${hzText(reading.hz)} Hz, ${reading.taps} ${reading.taps === 1 ? 'tap' : 'taps'}` : ', not tapped'}${dials.has(i + 1) ? `, dial ${dials.get(i + 1)}` : ''}. Read it now`}
+                  aria-label={lugLabel(i + 1, pitched ? reading : undefined, newest)}
                   aria-current={focused ? 'step' : undefined}
                   onClick={() => session && readAgain(session, i + 1)}
                   className="absolute top-0 flex h-full -translate-x-1/2 flex-col items-center pt-1"
@@ -165,7 +180,7 @@ export function RimStrip({ view }: { view: BenchView }) {
                   >
                     {i + 1}
                   </span>
-                  {phone ? null : ear || view.readBy === 'gauge' ? (
+                  {phone ? null : !pitched && (ear || dials.size > 0) ? (
                     <span className="text-center text-[15px] leading-tight">
                       {ear
                         ? (ear.ear.get(i + 1)?.replace('-', ' ') ??

@@ -167,8 +167,6 @@ function withoutBed(drum: Drum): Drum {
   delete rest.snareBed
   return rest
 }
-    : rest
-}
 
 const textOf = (hz: number | null) => (hz === null ? 'not read' : `${hzText(hz)} Hz`)
 
