@@ -88,7 +88,10 @@ export function rimModel(input: RimInput): RimModel {
   }))
   const targets = targetHz.map(cents)
   const all = [
-    ...reading.flatMap((mark) => [mark.cents - mark.error, mark.cents + mark.error]),
+    // What was left out does not set the scale: it stands crossed at the edge.
+    ...reading
+      .filter(({ crossed }) => !crossed)
+      .flatMap((mark) => [mark.cents - mark.error, mark.cents + mark.error]),
     ...expected.map((mark) => mark.cents),
     ...curveCents.map((point) => point.cents),
     ...targets.flatMap((t) => [t - 2 * toleranceCents, t + 2 * toleranceCents]),
@@ -97,7 +100,7 @@ export function rimModel(input: RimInput): RimModel {
   ]
   const [low, high] = extent(all) as [number, number]
   const margin = 0.08 * (high - low)
-  const y = scaleLinear([low - margin, high + margin], [bottom, top])
+  const y = scaleLinear([low - margin, high + margin], [bottom, top]).clamp(true)
   const mark = ({ lug, cents: at, error }: { lug: number; cents: number; error: number }): RimMark => ({
     lug,
     x: x(lug - 1),

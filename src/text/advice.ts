@@ -152,7 +152,8 @@ export function whyText(answer: EvenAnswer, lugHz: readonly number[], onPurpose 
     const rest = moves.length > 1 ? ', some further to even it' : ', all alike'
     return `The whole head is ${ROUND(off)} c ${off < 0 ? 'low' : 'high'}; every rod goes ${directionWord(-off)}${rest}.${notes.join('')}`
   }
-  return `${moveReason(moves[0], lugHz, answer.targetHz)}${notes.join('')}`
+  const reason = moveReason(moves[0], lugHz, answer.targetHz)
+  return notes.length ? `${reason.where}${notes.join('')}` : `${reason.where} ${reason.after}`
 }
 
 /** Where the lugs of a move's rods lie, and what turning them does. */
@@ -160,14 +161,15 @@ function moveReason(
   { turn, rods }: { turn: number; rods: readonly number[] },
   lugHz: readonly number[],
   targetHz: number,
-): string {
+): { where: string; after: string } {
   const at = rods.map((rod) => centsBetween(targetHz, lugHz[rod - 1]))
   const mean = at.reduce((sum, cents) => sum + cents, 0) / at.length
   const verb = rods.length > 1 ? 'lie' : 'lies'
   const after =
     turn > 0 ? 'Raising takes the neighbours along.' : 'Coming down sticks: press the head afterwards.'
   const needed = turn > 0 ? mean < -0.5 : mean > 0.5
-  return needed
-    ? `${listText(rods)} ${verb} ${ROUND(mean)} c ${mean < 0 ? 'under' : 'over'} the target. ${after}`
-    : `${listText(rods)} ${directionWord(turn)}: the pattern of the whole head comes even so. ${after}`
+  const where = needed
+    ? `${listText(rods)} ${verb} ${ROUND(mean)} c ${mean < 0 ? 'under' : 'over'} the target.`
+    : `${listText(rods)} ${directionWord(turn)}: the pattern of the whole head comes even so.`
+  return { where, after }
 }

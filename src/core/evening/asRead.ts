@@ -64,13 +64,15 @@ const AGAINST_ERRORS = 4
 const AGAINST_CENTS = 8
 const AGAINST_PART = 0.5
 
+/** A reading (0-based lug) that stands against the head, by so many cents; one that came again is a fact. */
+export interface Against {
+  lug: number
+  cents: number
+  confirmed: boolean
+}
+
 /** Readings (0-based lugs) that the head as a whole cannot show, with how far they lie off it, furthest first. */
-export function against({
-  newest,
-  leading,
-  hypotheses,
-  lugs,
-}: HeadState): Array<{ lug: number; cents: number }> {
+export function against({ newest, leading, hypotheses, lugs }: HeadState): Against[] {
   const poles = polesOf(leading.x)
   const reader = leadingReader(hypotheses)
   return newest
@@ -83,7 +85,7 @@ export function against({
       )
       const { total, slip } = densityOf(reading, partsOf(reading, poles, lugs, reader, 0))
       return Math.abs(cents) > least || (slip > 0.5 * total && !reading.confirmed)
-        ? [{ lug: reading.lug, cents }]
+        ? [{ lug: reading.lug, cents, confirmed: reading.confirmed ?? false }]
         : []
     })
     .sort((a, b) => Math.abs(b.cents) - Math.abs(a.cents))
@@ -127,10 +129,7 @@ const OPPOSITE_CENTS = 12
  * Pairs that cannot stand together: opposite lugs that differ by more than their errors, else a lug that lies off the head.
  * @param off what {@link against} found
  */
-export function disagreements(
-  { newest, lugs, knownBy }: HeadState,
-  off: ReadonlyArray<{ lug: number; cents: number }>,
-): Disagreement[] {
+export function disagreements({ newest, lugs, knownBy }: HeadState, off: readonly Against[]): Disagreement[] {
   const errorsApart = knownBy === 'ear' ? EAR_AGAINST_ERRORS : AGAINST_ERRORS
   const byLug = new Map(newest.map((reading) => [reading.lug, reading]))
   const pairs: Disagreement[] = []

@@ -3,7 +3,7 @@ import type { HeadState } from '../head/estimate'
 import { MEAN } from '../head/kalman'
 import { hoopPart } from '../head/rods'
 import { CENTS_PER_NEPER } from '../units/pitch'
-import type { AsRead, Disagreement } from './asRead'
+import type { Against, AsRead, Disagreement } from './asRead'
 import { PITCH_PART, spreadAgainst, type Odds } from './confidence'
 import { leanOf, type Plan } from './plan'
 import type { EvenRequest, Reason } from './types'
@@ -27,7 +27,7 @@ export interface Seen {
   asRead: AsRead
   toleranceCents: number
   /** Readings that stand against the head, and what they contradict. */
-  against: ReadonlyArray<{ lug: number; cents: number }>
+  against: readonly Against[]
   disagree: readonly Disagreement[]
   suspected: boolean
   /** Opposite rods do not answer and are left out. */
@@ -50,8 +50,15 @@ export function judge(request: EvenRequest, seen: Seen): Reason | null {
   if (request.believe === 'readings')
     return still ? (asRead.outside ? 'no-turn-helps' : 'within-tolerance') : null
   const unsure = against.length > 0 && seen.now.spreadErrorCents > ENOUGH_CENTS
-  const words = state.knownBy === 'ear' && seen.disagree.length > 0
-  if (isMany(against.length, read) || unsure || words) return 'readings-disagree'
+  // What came again is no slip: what else it may be is asked.
+  const facts = against.some(({ confirmed }) => confirmed)
+  const byEar = state.knownBy === 'ear'
+  if (
+    byEar
+      ? seen.disagree.some(({ what }) => what === 'opposite')
+      : isMany(against.length, read) || unsure || facts
+  )
+    return 'readings-disagree'
   const tooFew = state.knownBy === 'pitch' && state.readSinceTurn < LUGS_TO_BE_DONE
   const unanswered = request.rounds.length > 1 && read === 0
   if (isWithin(request, seen)) {

@@ -14,13 +14,16 @@ export const EAR_CENTS: Record<Ear, { cents: number; error: number }> = {
   'much-higher': { cents: 60, error: 30 },
 }
 
+/** Two taps of the reference lug itself are alike to within this, in cents. */
+const REFERENCE_CENTS = 5
+
 /** The words of a round as readings about a pitch, which itself stays unknown; the reference lug counts as that pitch. */
 export function earReadings({ ear, earReference }: Round, aroundHz: number): LugReading[] {
   return (ear ?? []).flatMap((word, lug): LugReading[] => {
     if (!word && lug + 1 !== earReference) return []
     const { cents, error } = EAR_CENTS[word ?? 'alike']
     const hz = shiftByCents(aroundHz, cents)
-    const own = lug + 1 === earReference ? 1 : error
+    const own = lug + 1 === earReference ? REFERENCE_CENTS : error
     return [{ lug, hz, errorHz: (hz * own) / CENTS_PER_NEPER, alone: false, confirmed: true }]
   })
 }

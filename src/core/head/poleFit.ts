@@ -269,7 +269,7 @@ export function slipsOf(
   return readings
     .filter((reading) => {
       const { total, slip } = densityOf(reading, partsOf(reading, poles, lugs, reader, 0))
-      return slip > 0.5 * total
+      return !reading.confirmed && slip > 0.5 * total
     })
     .map(({ lug }) => lug)
 }

@@ -76,6 +76,7 @@ export function BenchHeader({ view }: { view: BenchView }) {
           onChange={(next) => chooseHead(session, drum.id, next)}
         />
         <WorkMenu view={view} />
+        {view.practice ? <span className="font-bold text-caution">simulated</span> : null}
         <button
           type="button"
           aria-expanded={picking}

@@ -17,9 +17,7 @@ export function DisagreePanel({ view }: { view: BenchView }) {
   const { plan } = view.advice
   const pass = view.sitting?.passes.at(-1)
   const lugs = plan.readNext.slice(0, 2)
-  const again = lugs.every(
-    (lug) => (pass?.readings.get(lug)?.used.length ?? 0) > 1 || pass?.believed.has(lug),
-  )
+  const again = lugs.some((lug) => (pass?.readings.get(lug)?.used.length ?? 0) > 1 || pass?.believed.has(lug))
   return (
     <>
       <p className="text-soft">not done: these disagree</p>

@@ -144,7 +144,6 @@ export function RimStrip({ view }: { view: BenchView }) {
             )}
           </>
         ) : null}
-        {view.practice ? <span className="font-bold text-caution">simulated</span> : null}
         <span className="text-soft">
           cents from {hzText(input.zeroHz)} Hz, {noteText(input.zeroHz, settings.a4Hz)}
         </span>

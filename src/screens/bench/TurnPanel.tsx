@@ -51,8 +51,8 @@ export function TurnPanel({ view }: { view: BenchView }) {
       <p className="mt-3 text-lg leading-snug">
         {whyText(advice.plan, advice.fit.lugHz, 'offsetTurns' in view.request.target)}
       </p>
-      <Doubts view={view} />
       <div className="-ml-2 flex flex-wrap">
+        <Doubts view={view} />
         <Button tone="quiet" className="underline" onClick={() => run('bench.why')}>
           Why?
         </Button>
@@ -78,7 +78,7 @@ export function TurnPanel({ view }: { view: BenchView }) {
           )}
         </p>
       ) : null}
-      <div className="mt-1 flex min-h-0 items-start justify-between gap-2">
+      <div className="mt-1 flex shrink-0 items-start justify-between gap-2">
         <div className="min-w-0 text-[15px] leading-snug text-soft">
           {settings.turnDrum ? <p>Turn the drum so that rod {step.rods[0]} faces you.</p> : null}
           {hearing.state === 'on' ? <p>Two taps on the drum tick this move off.</p> : null}

@@ -92,6 +92,7 @@ export function KitScreen() {
           <div className="flex flex-wrap items-center gap-x-3">
             <h1 className="text-3xl font-bold md:text-4xl">{kit.name}</h1>
             <KitMenu />
+            {kit.simulated ? <span className="font-bold text-caution">simulated</span> : null}
             {kit.sheets.length > 0 ? (
               <Pick
                 label="held against"
