@@ -3,6 +3,7 @@ import type { EvenAnswer, EvenRequest } from '@/core/evening/types'
 import { spreadCents } from '@/core/head/harmonics'
 import type { Learned, Round } from '@/core/head/types'
 import { turnLawPrior } from '@/core/membrane/turnLaw'
+import type { Faults } from '@/core/practice/nature'
 import { seededRandom } from '@/core/numeric/random'
 import { centsBetween } from '@/core/units/pitch'
 import { drumOf, HEADS, type BenchHead } from './heads'
@@ -23,7 +24,7 @@ export type Way = (
 
 const humbra: Way = (request) => {
   const answer = even(request)
-  return answer.reason === null ? { turns: answer.turns, answer } : { turns: [], answer }
+  return { turns: answer.turns.some((turn) => turn !== 0) ? answer.turns : [], answer }
 }
 
 /** What many do: each lug by its own error, as if a rod moved its own lug alone. */
@@ -64,6 +65,13 @@ interface Run {
   /** Rods were said not to answer; on these heads all do. */
   falseAlarm: boolean
   learned: Learned | null
+  /** Rods named after two turns without an answer, and the pass in which they were. */
+  named: number[] | null
+  namedAfter: number
+  /** Time of a hand: 3 s a tap, 5 s a move, 4 s a press. */
+  seconds: number
+  /** Called done, and truly within 10 cents in spread and mean. */
+  finished: boolean
 }
 
 const unevenness = (values: readonly number[]) => {
@@ -75,16 +83,23 @@ function runOne(
   way: Way,
   head: BenchHead,
   kind: 'poles' | 'bare',
-  { taps, learned }: { taps?: number; learned?: Learned | null } = {},
+  { taps, learned, faults }: { taps?: number; learned?: Learned | null; faults?: Faults } = {},
 ): Run {
-  const drum = drumOf(head)
+  const drum = drumOf(head, faults)
   const rounds: Round[] = []
   const found = drum.truth()
   const run: Run = {
     ...{ spreads: [], end: 0, offCents: 0, rods: 0, covered: 0, forecasts: 0 },
     ...{ wrongDone: false, saidDone: false, edgeBefore: unevenness(found.edgeTension), edgeAfter: 0 },
-    ...{ overCents: 0, learned: null, falseAlarm: false },
-    ...{ overCents: 0, learned: null },
+    ...{
+      overCents: 0,
+      learned: null,
+      falseAlarm: false,
+      named: null,
+      namedAfter: 0,
+      seconds: 0,
+      finished: false,
+    },
   }
   let last: EvenAnswer | null = null
   let wanted: number[] | null = null
@@ -109,11 +124,20 @@ function runOne(
       ...(learned ? { learned } : {}),
     }
     const move = way(request, head, drum)
+    const newest = rounds.at(-1)!
+    run.seconds += 3 * (newest.readings?.length ?? newest.readingsHz!.filter((hz) => hz !== null).length)
+    const { reason, suspects } = move?.answer ?? {}
+    if (reason === 'suspect-rod' && suspects!.every(({ turns }) => turns >= 2) && !run.named) {
+      run.named = suspects!.map(({ rod }) => rod)
+      run.namedAfter = pass
+    }
     run.falseAlarm ||= move?.answer?.reason === 'suspect-rod'
     run.learned = move?.answer?.learned ?? null
     if (move?.answer?.done) {
       run.saidDone = move.answer.reason === 'within-tolerance'
-      run.wrongDone = run.saidDone && spreadCents(lugHz) > 2 * TOLERANCE_CENTS
+      const off = Math.abs(centsBetween(head.hz, meanHz))
+      run.wrongDone = spreadCents(lugHz) > 2 * TOLERANCE_CENTS || off > 2 * TOLERANCE_CENTS
+      run.finished = !run.wrongDone
     }
     if (!move || move.turns.length === 0) break
     last = move.answer
@@ -121,6 +145,7 @@ function runOne(
     rounds.at(-1)!.turns = move.turns
     run.rods += move.turns.filter((turn) => turn !== 0).length
     drum.turn(move.turns)
+    run.seconds += 5 * (move.answer?.steps.length ?? 0) + 4
   }
   const truth = drum.truth()
   run.end = spreadCents(truth.lugHz)
@@ -258,6 +283,43 @@ export function benchEvening(): void {
     ),
     row('oracle', fewBest, fewBest),
   ])
+}
+
+/** Which rods are accused on heads where all are sound, and named where one is dead; and what a head costs a hand. */
+export function benchRods(): void {
+  const percent = (part: number, whole: number) => `${((100 * part) / whole).toFixed(1)}%`
+  const rows = (['poles', 'bare'] as const).flatMap((kind) => {
+    const sound = HEADS.map((head) => runOne(humbra, head, kind, { taps: 4 }))
+    const dead = HEADS.filter((_, i) => i % 3 === 0).map((head) => {
+      const rod = 1 + (head.seed % head.lugs)
+      return { head, rod, run: runOne(humbra, head, kind, { faults: { strippedRods: [rod] } }) }
+    })
+    const right = dead.filter(({ head, rod, run }) =>
+      run.named?.some((each) => each === rod || (each - rod + head.lugs) % head.lugs === head.lugs / 2),
+    )
+    return [
+      [
+        kind,
+        String(sound.length),
+        String(sound.filter(({ named }) => named).length),
+        String(sound.filter(({ falseAlarm }) => falseAlarm).length),
+        String(dead.length),
+        percent(right.length, dead.length),
+        percent(right.filter(({ run }) => run.namedAfter <= 3).length, dead.length),
+        String(sound.filter(({ wrongDone }) => wrongDone).length),
+        percent(sound.filter(({ finished }) => finished).length, sound.length),
+        `${median(sound.map(({ seconds }) => seconds))} s`,
+      ],
+    ]
+  })
+  printTable(
+    'Rods, four taps a pass: accused (named) and suspected on sound heads, dead ones named; false done; a hand’s time',
+    [
+      ...['readings', 'sound heads', 'accused', 'suspected', 'dead rods', 'named', 'within 3 passes'],
+      ...['falsely done', 'truly finished', 'hand, median'],
+    ],
+    rows,
+  )
 }
 
 /** Time from a whole history to the next pass. */

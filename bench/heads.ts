@@ -12,6 +12,7 @@ import {
   type Rods,
 } from '@/core/practice/drum'
 import { lugTruth } from '@/core/practice/model'
+import type { Faults } from '@/core/practice/nature'
 import { shiftByCents } from '@/core/units/pitch'
 
 /**
@@ -80,11 +81,12 @@ function startOf(head: BenchHead): Rods {
 }
 
 /** One head on the practice drum with its hidden state, its own noise, and the hand. */
-export function drumOf(head: BenchHead) {
+export function drumOf(head: BenchHead, faults?: Faults) {
   const drum: PracticeDrum = {
     ...{ seedText: `bench/${head.seed}`, diameterInches: head.inches, depthInches: head.depthInches },
     ...{ lugs: head.lugs, hoop: head.hoop, threadPitchMm: 1.058, pliesMils: head.pliesMils },
     otherPliesMils: [10],
+    ...(faults ? { faults } : {}),
   }
   const random = seededRandom(head.seed + 5)
   let state = startOf(head)

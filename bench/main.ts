@@ -1,4 +1,4 @@
-import { benchAdviceTime, benchEvening } from './evening'
+import { benchAdviceTime, benchEvening, benchRods } from './evening'
 import { benchFaults } from './faults'
 import { benchHearing } from './hearing'
 import { benchMeasuring, benchMeasuringTime } from './measuring'
@@ -15,3 +15,4 @@ benchMeasuring()
 benchFaults()
 benchPairs()
 benchEvening()
+benchRods()

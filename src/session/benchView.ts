@@ -56,12 +56,9 @@ const FRESH_MS = 7 * 24 * 3600 * 1000
 /** By pitch, by a dial gauge, or by ear alone. */
 export type ReadBy = 'pitch' | 'gauge' | 'ear'
 
-/** As chosen, or as its round was filled where no lug was tapped. */
-function readByOf(state: SessionState, pass: Pass | null, lugs: number): ReadBy {
-  if (state.source === 'gauge' || state.source === 'ear') return state.source
-  if (!pass || pass.readings.size > 0) return 'pitch'
-  if (pass.dials.size >= lugs) return 'gauge'
-  return earLugs(pass).length >= lugs ? 'ear' : 'pitch'
+/** As chosen: a dial or an ear beside pitch is more about the same head, not instead of it. */
+function readByOf({ source }: SessionState): ReadBy {
+  return source === 'gauge' || source === 'ear' ? source : 'pitch'
 }
 
 const earLugs = ({ ear, earReference }: Pass): number[] =>
@@ -109,7 +106,7 @@ export function benchView(state: SessionState, kit: KitState | null): BenchView 
     drum,
     side,
     practice,
-    readBy: readByOf(state, pass, drum.lugs),
+    readBy: readByOf(state),
     head,
     sitting,
     otherHead: sitting?.passes.at(-1)?.otherHead ?? otherHeadOf(kit, drum, side),
@@ -178,7 +175,7 @@ export function lugsRead(pass: Pass, readBy: ReadBy): number[] {
 function nextLug(state: SessionState, sitting: Sitting | null, lugs: number, advice: Advice | null): number {
   if (state.bench.lug !== null && state.bench.lug <= lugs) return state.bench.lug
   const pass = sitting?.passes.at(-1)
-  const readBy = readByOf(state, pass ?? null, lugs)
+  const readBy = readByOf(state)
   const said = pass && !pass.turns ? lugsRead(pass, readBy) : []
   // By ear the first lug is what the others are held against.
   const read = readBy === 'ear' && said.length === 0 ? [1] : said

@@ -59,8 +59,14 @@ function unseenLines({ rods, ask, suspects }: EvenAnswer): string[] {
     `Which rod of a pair pulls harder, and every odd pattern: pitch cannot tell. From the history of turns, the hand and the gauge each rod is known to ± ${turnText(roundTo(widest))} turn or better.`,
   ]
   if (ask.length) lines.push(`The feel of rods ${listText(ask)} would tell most.`)
-  if (suspects.length)
-    lines.push(`Rod ${suspects.map(({ rod }) => rod).join(' or ')} was turned and did not seem to answer.`)
+  if (suspects.length) {
+    const rods = suspects.map(({ rod }) => rod)
+    lines.push(
+      suspects[0].together
+        ? `Rods ${listText(rods)} were turned and did not answer.`
+        : `Rod ${rods.join(' or ')} was turned and did not seem to answer.`,
+    )
+  }
   return lines
 }
 

@@ -61,7 +61,7 @@ export interface Disagreement {
  * hoops are irregular, and a rough head is never quite the pattern of its two poles.
  */
 const AGAINST_ERRORS = 4
-const AGAINST_CENTS = 8
+const AGAINST_CENTS = 15
 const AGAINST_PART = 0.5
 
 /** A reading (0-based lug) that stands against the head, by so many cents; one that came again is a fact. */

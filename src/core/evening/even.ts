@@ -136,9 +136,16 @@ function testTurns(
   return turns
 }
 
+/** A head with rods half a turn apart is no plain pattern of two poles any more: opposite lugs differ by tens of cents. */
+const UNEVEN_MODEL_CENTS = 6
+
 /** The head's state as all of a request tells it. */
 export function stateFor(request: EvenRequest): HeadState {
-  return estimateHead(request.head, request.rounds, { ...request, aroundHz: targetMeanHz(request.target) })
+  return estimateHead(request.head, request.rounds, {
+    ...request,
+    aroundHz: targetMeanHz(request.target),
+    ...('offsetTurns' in request.target ? { modelErrorCents: UNEVEN_MODEL_CENTS } : {}),
+  })
 }
 
 /** The state behind an answer, for screens that draw the fit. */

@@ -65,6 +65,8 @@ export interface KnownBefore {
   gaugeError?: number
   /** Pitch that the head is near where none was read: its target. */
   aroundHz?: number | null
+  /** How far the head may be from the pattern of two poles at any lug, in cents: far, where it is uneven on purpose. */
+  modelErrorCents?: number
   /** One story only, from round to round: faster, for weighing what else may have happened. */
   plain?: boolean
 }
@@ -94,7 +96,13 @@ const READERS: ReadonlyArray<{ reader: Reader; weight: number }> = [
  */
 export function estimateHead(head: EvenHead, history: readonly Round[], known: KnownBefore = {}): HeadState {
   const rounds = history.slice(-LONGEST_HISTORY)
-  const { start = 'unknown', slackSchool, gaugeLaw, gaugeError = DEFAULT_GAUGE_ERROR } = known
+  const {
+    start = 'unknown',
+    slackSchool,
+    gaugeLaw,
+    gaugeError = DEFAULT_GAUGE_ERROR,
+    modelErrorCents = 0,
+  } = known
   const { lugs } = head
   let hypotheses = startingHypotheses(head, rounds, known)
   const state: HeadState = {
@@ -119,7 +127,10 @@ export function estimateHead(head: EvenHead, history: readonly Round[], known: K
   const sinceTurn = new Set<number>()
   rounds.forEach((round, index) => {
     const before = momentsOf(hypotheses)
-    const readings = lugReadings(head, round, confirmedBy(rounds, index))
+    const readings = lugReadings(head, round, confirmedBy(rounds, index)).map((reading) => ({
+      ...reading,
+      errorHz: Math.hypot(reading.errorHz, (reading.hz * modelErrorCents) / CENTS_PER_NEPER),
+    }))
     const standing = round.mic === 'standing' ? fitStanding(round, lugs) : null
     if (standing) {
       each((belief) => takeLevels(belief, standing, readings.length < 3 ? Infinity : AXIS_OF_STANDING, lugs))
