@@ -133,13 +133,3 @@ test('sounds of taps are kept in the kit file when wanted, and come back', async
   expect(file.takes.length).toBe(1)
   expect(Buffer.from(file.takes[0].wav, 'base64').subarray(0, 4).toString()).toBe('RIFF')
 })
-
-test('by ear alone: three words instead of numbers lead to a move', async ({ page }) => {
-  await openHead(page, 'Tom 12')
-  await page.getByLabel('read from').selectOption('ear')
-  await page.getByRole('button', { name: 'Play it' }).click()
-  for (const word of ['alike', 'lower', 'higher', 'alike', 'lower', 'higher']) {
-    await page.getByRole('button', { name: word, exact: true }).click()
-  }
-  await expect(move(page).getByText(/^(move 1 of|done)/)).toBeVisible({ timeout: 20_000 })
-})
