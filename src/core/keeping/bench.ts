@@ -169,6 +169,9 @@ export function lastKnown(head: BenchHead): (Fitted & { at: string }) | null {
   return fittedOf(head, head.sitting) ?? fittedOf(head, head.before)
 }
 
+/** A head that is uneven on purpose is no plain pattern any more: its pitch is not held closer than this, in cents. */
+const UNEVEN_TOLERANCE_CENTS = 10
+
 /**
  * The `even` request for the head. With `open` the turns of a pass under way count and the answer is the forecast after
  * them; without, they are left out and the answer is the pass itself.
@@ -199,7 +202,10 @@ export function evenRequestFor(
   return {
     head: estimatedHead(head, otherHz),
     target: bed ? overBed(head, target, bed) : target,
-    toleranceCents: aim.kind === 'sheet' && kept ? kept.toleranceCents : toleranceOf(drum, side, around),
+    toleranceCents: Math.max(
+      aim.kind === 'sheet' && kept ? kept.toleranceCents : toleranceOf(drum, side, around),
+      'offsetTurns' in target ? UNEVEN_TOLERANCE_CENTS : 0,
+    ),
     keys: settings.keys,
     largestStepTurns: settings.largestStepTurns,
     rounds: sitting ? roundsOf(sitting, drum.lugs, open) : [{}],
