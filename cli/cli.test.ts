@@ -2,6 +2,7 @@ import { execFileSync, spawnSync } from 'node:child_process'
 import { mkdtempSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
+import { usualDrum } from '@/core/keeping/defaults'
 import { encodeWav } from '@/core/sound/wav'
 
 const folder = mkdtempSync(join(tmpdir(), 'humbra-'))
@@ -173,3 +174,50 @@ test('pair answers line by line: a fourth at 200 Hz, and plain words for wrong w
   expect(short).toMatchObject({ error: { where: 'now.resonantHz' } })
   expect(taught).toMatchObject({ centreHz: 120, ratio: 1.55, reachable: true })
 })
+
+/** A kit file as an older form had it: typed numbers of a head that is plainly uneven. */
+function kitFile(schema: number): string {
+  const at = (minute: number) => new Date(Date.UTC(2026, 10, 2, 18, minute)).toISOString()
+  const base = (i: number) => ({ id: `e${i}`, at: at(i), kit: 'k', schema, source: 'typed', algorithm: null })
+  const drum = { ...usualDrum('tom', 12, 't12'), name: 'Tom 12', lugs: 6 }
+  const numbers = [170, 180, 175, 170, 180, 175]
+  return JSON.stringify({
+    ...{ format: 'humbra-kit', schema, exportedAt: at(59), kit: 'k', practice: [] },
+    events: [
+      { ...base(0), kind: 'kitEdited', change: { what: 'kitMade', name: 'Mine', simulated: false } },
+      { ...base(1), kind: 'kitEdited', change: { what: 'drumAdded', drum, after: null } },
+      ...numbers.map((hz, i) => ({
+        ...{ ...base(2 + i), kind: 'readingTaken', drum: 't12', side: 'batter', lug: i + 1 },
+        ...{ hz, standardErrorHz: 0.3, poles: [], otherHead: 'muted' },
+      })),
+    ],
+  })
+}
+
+test('state says of a kit file what the Bench would, at a time, in every form; what is not there is named', () => {
+  for (const schema of [1, 4, 5]) {
+    const file = join(folder, `kit-${schema}.humbra.json`)
+    writeFileSync(file, kitFile(schema))
+    const { status, stdout } = run(['state', file, '--at', '2026-11-02T18:30:00Z'])
+    expect(status).toBe(0)
+    const [batter, resonant] = lines(stdout) as Array<Record<string, Record<string, unknown>>>
+    expect(batter).toMatchObject({ drum: 't12', side: 'batter', sitting: { rounds: 1, source: 'typed' } })
+    expect(batter.even).toMatchObject({ done: false, reason: null, leftOut: [] })
+    expect(batter.even.spreadCents).toBeGreaterThan(80)
+    expect(batter.believed.spreadCents).toBeCloseTo(batter.even.spreadCents as number, 0)
+    expect(resonant).toMatchObject({ sitting: null, even: null, believed: null, forecast: null })
+  }
+  const file = join(folder, 'kit-5.humbra.json')
+  // Before the first number nothing was known; the next day the sitting is over and what was read still stands.
+  const [before] = lines(run(['state', file, '--at', '2026-11-02T18:01:30Z', '--side', 'batter']).stdout)
+  expect(before).toMatchObject({ even: null, believed: null })
+  const [after] = lines(run(['state', file, '--at', '2026-11-03T18:00:00Z', '--side', 'batter']).stdout)
+  expect(after).toMatchObject({ even: null, believed: { spreadCents: expect.any(Number) as number } })
+  const wrong = run(['state', file, '--drum', 'nine'])
+  expect(wrong.status).toBe(1)
+  expect(lines(wrong.stdout)[0]).toMatchObject({
+    error: { where: '--drum', what: expect.stringMatching(/t12/) },
+  })
+  expect(run(['state', join(folder, 'none.json')]).status).toBe(1)
+  expect(run(['state']).status).toBe(2)
+}, 60_000)

@@ -2,7 +2,7 @@
 
 import { useState, type FormEvent } from 'react'
 import { fittedOf } from '@/core/keeping/bench'
-import { toleranceOf } from '@/core/keeping/targets'
+import { fittedSpreadCents, toleranceOf } from '@/core/keeping/targets'
 import { keepOnSheet } from '@/session/actions/sheets'
 import { benchView } from '@/session/benchView'
 import { useKit, useSession, useSessionState } from '@/session/react'
@@ -22,7 +22,7 @@ export function KeepDialog({ onClose }: { onClose: () => void }) {
   const [name, setName] = useState(current ?? '')
   const [uneven, setUneven] = useState(false)
   if (!session || !view || !fit) return null
-  const spread = 2 * Math.hypot(fit.cosineCents, fit.sineCents)
+  const spread = fittedSpreadCents(fit, view.drum.lugs)
   const offsets = view.aim.kind === 'offsets' ? view.aim.offsetTurns : (view.kept?.offsetTurns ?? null)
   const rough = offsets === null && spread > toleranceOf(view.drum, view.side, fit.meanHz)
   const submit = (event: FormEvent) => {

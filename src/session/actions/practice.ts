@@ -82,6 +82,22 @@ export function countTap(session: Session, { kit, drum }: BenchView, side: Side)
   session.setPractice([{ ...state, taps: state.taps + 1 }])
 }
 
+/** The practice drum struck at a lug: its sound, and what the ear makes of it. */
+export async function strikePractice(session: Session, view: BenchView, lug: number) {
+  const state = practiceState(session, view.kit, view.drum, view.side)
+  const struck = await session.deps.ear().practiceTap({
+    drum: practiceDrum(view.drum, view.side, state),
+    rods: state,
+    other: practiceOther(session, view, view.otherHead !== 'free'),
+    lug,
+    seed: seedFromText(`${view.drum.id}/${view.side}/${state.taps}`),
+    mic: session.get().settings.mic,
+    options: expectation(view, session),
+  })
+  countTap(session, view, view.side)
+  return struck
+}
+
 /** One tap on the practice drum: played, heard, and measured like any other. */
 export async function tapPractice(
   session: Session,
@@ -91,18 +107,8 @@ export async function tapPractice(
   if (!view || session.get().bench.busy) return false
   session.set({ bench: { ...session.get().bench, busy: 'tap' } })
   try {
-    const state = practiceState(session, view.kit, view.drum, view.side)
-    const { tap, samples, rateHz } = await session.deps.ear().practiceTap({
-      drum: practiceDrum(view.drum, view.side, state),
-      rods: state,
-      other: practiceOther(session, view, view.otherHead !== 'free'),
-      lug: view.lug,
-      seed: seedFromText(`${view.drum.id}/${view.side}/${state.taps}`),
-      mic: session.get().settings.mic,
-      options: expectation(view, session),
-    })
+    const { tap, samples, rateHz } = await strikePractice(session, view, view.lug)
     if (options.audible) play(samples, rateHz)
-    countTap(session, view, view.side)
     return takeTap(session, view, tap, view.lug, 'practice', {
       samples,
       rateHz,

@@ -1,9 +1,8 @@
 import type { Tap } from '@/core/measurement/types'
-import { seedFromText } from '@/core/numeric/random'
 import { play } from '@/audio/playback'
 import type { Session } from '../session'
-import { countTap, practiceDrum, practiceOther, practiceState } from './practice'
-import { currentView, expectation } from './readings'
+import { strikePractice } from './practice'
+import { currentView } from './readings'
 
 /** A quick comparison of two taps: no head, no pass, and nothing of it is kept. */
 export function startComparing(session: Session): void {
@@ -36,18 +35,8 @@ export async function compareOnPractice(session: Session, lug: number): Promise<
   if (!view || session.get().bench.busy) return
   session.set({ bench: { ...session.get().bench, busy: 'tap' } })
   try {
-    const state = practiceState(session, view.kit, view.drum, view.side)
-    const { tap, samples, rateHz } = await session.deps.ear().practiceTap({
-      drum: practiceDrum(view.drum, view.side, state),
-      rods: state,
-      other: practiceOther(session, view, view.otherHead !== 'free'),
-      lug,
-      seed: seedFromText(`${view.drum.id}/${view.side}/${state.taps}`),
-      mic: session.get().settings.mic,
-      options: expectation(view, session),
-    })
+    const { tap, samples, rateHz } = await strikePractice(session, view, lug)
     play(samples, rateHz)
-    countTap(session, view, view.side)
     compareTap(session, tap)
   } finally {
     session.set({ bench: { ...session.get().bench, busy: null } })
