@@ -89,9 +89,11 @@ function disagreeText({ disagree, readNext }: EvenAnswer): string {
   const words = disagree
     .slice(0, 2)
     .map(({ lugs, cents, what }) =>
-      what === 'opposite'
-        ? `lugs ${listText(lugs)} lie ${ROUND(cents)} c apart, and opposite lugs of a head sound alike`
-        : `lug ${lugs[0]} lies ${ROUND(cents)} c ${cents < 0 ? 'under' : 'over'} what the other lugs make of it`,
+      what === 'apart'
+        ? `lugs ${listText(lugs)} read ${ROUND(cents)} c apart, more than the head as a whole can be`
+        : what === 'opposite'
+          ? `lugs ${listText(lugs)} lie ${ROUND(cents)} c apart, and opposite lugs of a head sound alike`
+          : `lug ${lugs[0]} lies ${ROUND(cents)} c ${cents < 0 ? 'under' : 'over'} what the other lugs make of it`,
     )
   const what = words.length ? `: ${words.join('; ')}` : ''
   return `These readings cannot stand together${what}. Tap ${listText(readNext)} again: other head muted, wires off, a fingertip on the very middle.`

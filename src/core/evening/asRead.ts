@@ -21,12 +21,16 @@ export const BEYOND_ERRORS = 1.96
 
 const errorCents = ({ errorHz, hz }: LugReading) => (CENTS_PER_NEPER * errorHz) / hz
 
-/** @param pitchMatters the target is a pitch, not evenness alone */
+/**
+ * @param pitchMatters the target is a pitch, not evenness alone
+ * @param evenMatters false for a head that is uneven on purpose: its lugs need not agree
+ */
 export function asRead(
   { newest, lugs }: HeadState,
   target: TargetPattern,
   toleranceCents: number,
   pitchMatters: boolean,
+  evenMatters: boolean,
 ): AsRead {
   const off = newest.map((reading) => ({
     cents: CENTS_PER_NEPER * Math.log(reading.hz / Math.sqrt(harmonicAt(target, reading.lug, lugs))),
@@ -45,7 +49,7 @@ export function asRead(
   const all = off.map(({ cents }) => cents)
   return {
     spreadCents: off.length > 1 ? Math.max(...all) - Math.min(...all) : null,
-    outside: uneven || (pitchMatters && away),
+    outside: (evenMatters && uneven) || (pitchMatters && away),
   }
 }
 
@@ -53,7 +57,7 @@ export function asRead(
 export interface Disagreement {
   lugs: number[]
   cents: number
-  what: 'opposite' | 'stands-alone' | 'third-level'
+  what: 'opposite' | 'stands-alone' | 'third-level' | 'apart'
 }
 
 /**
@@ -149,5 +153,20 @@ export function disagreements({ newest, lugs, knownBy }: HeadState, off: readonl
       ...{ lugs: [lug + 1], cents },
       what: off.length > 1 ? 'third-level' : 'stands-alone',
     }))
-  return [...pairs, ...alone].sort((a, b) => Math.abs(b.cents) - Math.abs(a.cents))
+  const all = [...pairs, ...alone].sort((a, b) => Math.abs(b.cents) - Math.abs(a.cents))
+  return all.length > 0 ? all : furthestApart(newest)
+}
+
+/** Where no single lug stands out: the highest and the lowest reading, which lie too far apart together. */
+function furthestApart(newest: readonly LugReading[]): Disagreement[] {
+  if (newest.length < 2) return []
+  const sorted = [...newest].sort((a, b) => a.hz - b.hz)
+  const [low, high] = [sorted[0], sorted.at(-1)!]
+  return [
+    {
+      lugs: [low.lug + 1, high.lug + 1],
+      cents: CENTS_PER_NEPER * Math.log(high.hz / low.hz),
+      what: 'apart',
+    },
+  ]
 }

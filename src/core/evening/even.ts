@@ -45,6 +45,7 @@ export function even(request: EvenRequest): EvenAnswer {
       plan.target,
       toleranceCents,
       state.knownBy === 'pitch' && targetMeanHz(request.target) !== null,
+      !('offsetTurns' in request.target),
     ),
     disagree: disagreements(state, off),
     suspected: suspects.length > 0 && held.length === 0,
@@ -67,7 +68,10 @@ export function even(request: EvenRequest): EvenAnswer {
   const done = isDone(request, reason, seen)
   const { belief, leading } = state
   const again = [
-    ...new Set([...state.leftOut.map((lug) => lug + 1), ...seen.disagree.flatMap(({ lugs }) => lugs)]),
+    ...new Set([
+      ...state.leftOut.map((lug) => lug + 1),
+      ...(reason === 'readings-disagree' ? seen.disagree.flatMap(({ lugs }) => lugs) : []),
+    ]),
   ]
   return {
     ...{ done, reason, turns },
