@@ -79,6 +79,21 @@ async function workOn(page) {
   await page.waitForTimeout(400)
   await shot(page, 'climb')
 }
+/** Typed numbers that no head could show: which lugs to tap again. */
+async function disagreeOn(page) {
+  await page.goto(base)
+  await page.getByRole('button', { name: 'More for Tom 12' }).click()
+  await page.getByRole('menuitem', { name: 'Batter on the bench' }).click()
+  await page.getByLabel('target', { exact: true }).selectOption('level')
+  await page.getByLabel('read from').selectOption('typed')
+  for (const hz of [150, 150, 151, 150, 150, 163]) {
+    await page.getByLabel('Pitch, Hz').fill(String(hz))
+    await page.keyboard.press('Enter')
+  }
+  await page.getByText('not done: these disagree').waitFor()
+  await page.waitForTimeout(400)
+  await shot(page, 'disagree')
+}
 /** Two heads lived with: the experiment, two states compared, the snare. */
 async function strokesOn(page) {
   await page.goto(base)
@@ -159,6 +174,7 @@ try {
   await shot(day, 'sheets')
   await strokesOn(await open(1280, 800, 'light'))
   await kitOn(await open(1280, 800, 'light'))
+  await disagreeOn(await open(1280, 800, 'light'))
   const night = await open(1280, 800, 'dark')
   await benchWithMove(night)
   await shot(night, 'bench-stage')
