@@ -14,10 +14,12 @@ const ENOUGH_TAPS = 6
 
 /** Whether enough lugs were read to turn: known closely enough, checked by two more, and in agreement. */
 export function isEnough(state: HeadState, toleranceCents: number): boolean {
-  if (state.read.length >= state.lugs) return true
+  // A dial read at every lug is no tap.
+  const taps = state.newest.length
+  if (taps >= state.lugs) return true
   const doubt = Math.max(...stateErrorCents(state.belief, state.lugs))
   return (
-    state.read.length >= ENOUGH_TAPS &&
+    taps >= ENOUGH_TAPS &&
     state.leftOut.length === 0 &&
     state.surprises.at(-1)! < CONTRADICTION &&
     doubt < Math.max(ENOUGH_TO_TURN_CENTS, toleranceCents / 3)
