@@ -74,6 +74,7 @@ test('a retune run from “Lounge” to “Open deck” on the practice drums, w
   expect(await progress()).toBeGreaterThan(before)
   await bar.getByRole('link', { name: /^To Open deck/ }).click()
   // A hoop out of round or a head that will not come: left, with the reason.
+  await expect(page.getByRole('button', { name: 'End the run' })).toBeVisible()
   const left = page.getByRole('button', { name: /: cannot be had$/ })
   while ((await left.count()) > 0) await left.first().click()
   await expect(page.getByText('Nothing is left to do.')).toBeVisible()
