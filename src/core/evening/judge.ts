@@ -47,8 +47,10 @@ export function judge(request: EvenRequest, seen: Seen): Reason | null {
   const few = read > 0 && state.readSinceTurn < Math.min(head.lugs, ENOUGH_LUGS)
   if (few && doubt > ENOUGH_CENTS && state.knownBy === 'pitch') return 'need-readings'
   const still = plan.turns.every((turn) => turn === 0)
-  if (request.believe === 'readings')
+  if (request.believe === 'readings') {
+    if (read < LUGS_TO_BE_DONE) return 'need-readings'
     return still ? (asRead.outside ? 'no-turn-helps' : 'within-tolerance') : null
+  }
   const unsure = against.length > 0 && seen.now.spreadErrorCents > ENOUGH_CENTS
   // What came again is no slip: what else it may be is asked.
   const facts = against.some(({ confirmed }) => confirmed)

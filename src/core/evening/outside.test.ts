@@ -55,6 +55,11 @@ test('one lug that stands alone is asked for again, and believed when it comes a
   expect(same.done).toBe(false)
   const so = ask(HEAD, [typed(150, 150, 151, 150, 150, 163)], { believe: 'readings', target: { hz: 151 } })
   expect(so.reason).toBeNull()
+  // Turned and not read since: taken as they are, no readings are nothing.
+  const unread = ask(HEAD, [{ ...typed(150, 150, 151, 150, 150, 163), turns: so.turns }, {}], {
+    believe: 'readings',
+  })
+  expect(unread).toMatchObject({ done: false, reason: 'need-readings' })
   expect(so.turns[5]).toBeLessThan(0)
   expect(Math.max(...so.turns.map(Math.abs))).toBeLessThanOrEqual(1 / 8)
   expect(Math.min(...so.predictedErrorCents)).toBeGreaterThanOrEqual(8)
