@@ -1,5 +1,5 @@
-// `npm run -s humbra -- COMMAND`: bundles the commands when a source is newer than the bundle, and runs them here.
-import { build } from 'esbuild'
+// `npm run -s humbra -- COMMAND`: bundles the commands, with all they use, when a source is newer than the
+// bundle, and runs them here: one file starts in half the time that hundreds take.
 import { existsSync, mkdirSync, readdirSync, statSync } from 'node:fs'
 import { dirname, join, resolve } from 'node:path'
 import { fileURLToPath, pathToFileURL } from 'node:url'
@@ -16,6 +16,7 @@ function newest(folder) {
 
 const sources = ['cli', 'src/core', 'src/text', 'reference'].map((folder) => join(root, folder))
 if (!existsSync(outfile) || statSync(outfile).mtimeMs < Math.max(...sources.map(newest))) {
+  const { build } = await import('esbuild')
   mkdirSync(dirname(outfile), { recursive: true })
   await build({
     entryPoints: [join(root, 'cli/main.ts')],
@@ -24,7 +25,6 @@ if (!existsSync(outfile) || statSync(outfile).mtimeMs < Math.max(...sources.map(
     platform: 'node',
     format: 'esm',
     target: 'node20',
-    packages: 'external',
     alias: { '@': join(root, 'src'), '@ref': join(root, 'reference') },
     logLevel: 'warning',
   })

@@ -1,5 +1,5 @@
 import { HAND_ERROR_TURNS } from '../head/hand'
-import { harmonicsOf, patternOverLugs, type Harmonics } from '../head/harmonics'
+import { harmonicAt, harmonicsOf, patternOverLugs, type Harmonics } from '../head/harmonics'
 import { COSINE, MEAN, SECOND, SINE, TURN_LAW, type Belief } from '../head/kalman'
 import { CENTS_PER_NEPER } from '../units/pitch'
 
@@ -64,17 +64,14 @@ export function passCost(
   const at = (i: number, j: number) => p[i * 5 + j]
   const still = unseenPart(lean.turns)
 
-  const predict = (turns: readonly number[]): Harmonics => {
-    const d = harmonicsOf(turns)
-    return {
-      mean: x[MEAN] + x[TURN_LAW] * d.mean,
-      cosine: x[COSINE] + x[SECOND] * d.cosine,
-      sine: x[SINE] + x[SECOND] * d.sine,
-    }
-  }
+  const moved = (d: Harmonics): Harmonics => ({
+    mean: x[MEAN] + x[TURN_LAW] * d.mean,
+    cosine: x[COSINE] + x[SECOND] * d.cosine,
+    sine: x[SINE] + x[SECOND] * d.sine,
+  })
   const cost = (turns: readonly number[]): number => {
     const d = harmonicsOf(turns)
-    const after = predict(turns)
+    const after = moved(d)
     const meanVar = 2 * at(MEAN, TURN_LAW) * d.mean + at(TURN_LAW, TURN_LAW) * d.mean ** 2
     const wave =
       2 * at(COSINE, SECOND) * d.cosine +
@@ -84,19 +81,19 @@ export function passCost(
       (after.mean - target.mean) ** 2 +
       RISK * meanVar +
       UNEVEN_WEIGHT * ((after.cosine - target.cosine) ** 2 + (after.sine - target.sine) ** 2 + RISK * wave)
-    const pattern = patternOverLugs(d, lugs)
     let rest = 0
     let hand = 0
     let rods = 0
-    turns.forEach((t, i) => {
-      rest += (still[i] + t - pattern[i]) ** 2
+    for (let i = 0; i < lugs; i++) {
+      const t = turns[i]
+      rest += (still[i] + t - harmonicAt(d, i, lugs)) ** 2
       if (t !== 0) rods += 1
       if (t > 0) hand += 1
       if (t < 0) hand += 1 + LOOSEN_WEIGHT
-    })
+    }
     return scale * (seen + (unseen * x[TURN_LAW] ** 2 * rest) / lugs) + handPerRod * hand + effort * rods
   }
-  return { cost, predict }
+  return { cost, predict: (turns: readonly number[]) => moved(harmonicsOf(turns)) }
 }
 
 /** How the rods are known to pull away from what is wanted of them, in turns. */

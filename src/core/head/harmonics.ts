@@ -17,25 +17,39 @@ export function lugAngle(index: number, lugs: number): number {
   return (2 * Math.PI * index) / lugs
 }
 
+interface Waves {
+  cosine: Float64Array
+  sine: Float64Array
+}
+const waves: Waves[] = []
+
+/** The second pattern over the lugs, remembered: a search for turns asks for it many thousand times. */
+export function wavesOver(lugs: number): Waves {
+  return (waves[lugs] ??= {
+    cosine: Float64Array.from({ length: lugs }, (_, i) => Math.cos(2 * lugAngle(i, lugs))),
+    sine: Float64Array.from({ length: lugs }, (_, i) => Math.sin(2 * lugAngle(i, lugs))),
+  })
+}
+
 /** Least-squares mean and second harmonic of one value a lug. With four lugs the sine part cannot be seen and is 0. */
 export function harmonicsOf(values: readonly number[]): Harmonics {
   const lugs = values.length
+  const wave = wavesOver(lugs)
   let mean = 0
   let cosine = 0
   let sine = 0
-  values.forEach((value, i) => {
-    const angle = 2 * lugAngle(i, lugs)
-    mean += value / lugs
-    cosine += (value * Math.cos(angle)) / lugs
-    sine += (value * Math.sin(angle)) / lugs
-  })
+  for (let i = 0; i < lugs; i++) {
+    mean += values[i] / lugs
+    cosine += (values[i] * wave.cosine[i]) / lugs
+    sine += (values[i] * wave.sine[i]) / lugs
+  }
   return lugs === 4 ? { mean, cosine, sine: 0 } : { mean, cosine: 2 * cosine, sine: 2 * sine }
 }
 
 /** The pattern's value at lug `index`; the inverse of {@link harmonicsOf} for patterns that are such. */
 export function harmonicAt(pattern: Harmonics, index: number, lugs: number): number {
-  const angle = 2 * lugAngle(index, lugs)
-  return pattern.mean + pattern.cosine * Math.cos(angle) + pattern.sine * Math.sin(angle)
+  const wave = wavesOver(lugs)
+  return pattern.mean + pattern.cosine * wave.cosine[index] + pattern.sine * wave.sine[index]
 }
 
 /** The pattern at every lug. */

@@ -239,12 +239,14 @@ function addInformation(
   const own = densityOf(reading, [part])
   const likely = Math.max(0, own.total - own.slip) / total
   if (likely < 1e-6) return
-  const worth = likely * worthOf(part.residuals)
-  part.residuals.forEach((residual, r) => {
-    const slopes = moved.map((parts) => (parts[index].residuals[r] - residual) / step)
-    for (let i = 0; i < 3; i++)
-      for (let j = 0; j < 3; j++) information[i * 3 + j] += worth * slopes[i] * slopes[j]
-  })
+  const worth = (likely * worthOf(part.residuals)) / step ** 2
+  for (let r = 0; r < part.residuals.length; r++) {
+    const residual = part.residuals[r]
+    for (let i = 0; i < 3; i++) {
+      const slope = worth * (moved[i][index].residuals[r] - residual)
+      for (let j = 0; j < 3; j++) information[i * 3 + j] += slope * (moved[j][index].residuals[r] - residual)
+    }
+  }
 }
 
 function logDeterminant(a: Float64Array): number {

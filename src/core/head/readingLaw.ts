@@ -1,4 +1,4 @@
-import { lugAngle } from './harmonics'
+import { wavesOver } from './harmonics'
 import type { LugReading } from './readings'
 
 /**
@@ -86,8 +86,8 @@ export function polesOf(x: ArrayLike<number>): Poles {
 
 /** The high pole's share at a lug. */
 export function shareAt({ cosine, sine }: Poles, lug: number, lugs: number): number {
-  const angle = 2 * lugAngle(lug, lugs)
-  return Math.min(1, Math.max(0, 0.5 * (1 + Math.cos(angle) * cosine + Math.sin(angle) * sine)))
+  const wave = wavesOver(lugs)
+  return Math.min(1, Math.max(0, 0.5 * (1 + wave.cosine[lug] * cosine + wave.sine[lug] * sine)))
 }
 
 /**
@@ -206,7 +206,8 @@ function roughNormal(residuals: readonly number[]): number {
 }
 
 function nearAndWide(residuals: readonly number[]) {
-  const square = residuals.reduce((sum, z) => sum + z * z, 0)
+  let square = 0
+  for (const z of residuals) square += z * z
   const wider = residuals.length === FIGURES_A_PART ? ROUGH_TIMES ** 2 : ROUGH_TIMES
   return {
     near: (1 - ROUGH_PART) * Math.exp(-0.5 * square),

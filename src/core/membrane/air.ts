@@ -33,16 +33,18 @@ function outsideLoad(shape: Shape): number {
   return (2 * sum * end) / steps
 }
 
+const SHARE_POINTS = 400
+
 /** How much of a film mode's shape lies in each cavity mode J_m(j'_mn r / a): squared cosines, summing to about 1. */
 function cavityShares(shape: Shape, count: number): Array<{ zero: number; share: number }> {
-  const points = 400
+  const radii = Array.from({ length: SHARE_POINTS }, (_, i) => (i + 0.5) / SHARE_POINTS)
+  const shapeAtRadii = radii.map((r) => besselJ(shape.m, shape.zero * r))
   return besselPrimeZeros(shape.m, count).map((zero) => {
     let cross = 0
     let film = 0
     let cavity = 0
-    for (let i = 0; i < points; i++) {
-      const r = (i + 0.5) / points
-      const a = besselJ(shape.m, shape.zero * r)
+    for (const [i, r] of radii.entries()) {
+      const a = shapeAtRadii[i]
       const b = besselJ(shape.m, zero * r)
       cross += a * b * r
       film += a * a * r
