@@ -119,13 +119,16 @@ function passOf(
   return outside ? pass : { ...pass, turns: pass.turns.map(() => 0) }
 }
 
+/** Rounds that are read anew for that: what stood before them says nothing of how the newest was taken. */
+const STANDING_ROUNDS = 4
+
 /** Whether the newest readings contradict nothing once the microphone is taken to have stood still. */
 function standingExplains(request: EvenRequest, state: HeadState): boolean {
   const { rounds } = request
   if (rounds.at(-1)!.mic === 'standing' || state.read.length < 4) return false
   const stood = stateFor({
     ...request,
-    rounds: rounds.map((round) => ({ ...round, mic: 'standing' as const })),
+    rounds: rounds.slice(-STANDING_ROUNDS).map((round) => ({ ...round, mic: 'standing' as const })),
   })
   return against(stood).length === 0
 }

@@ -78,7 +78,7 @@ const AXIS_OF_STANDING = 0.08
 /** Rounds, from the newest back, whose readings are looked at from all sides; older ones have been. */
 const THOROUGH_ROUNDS = 4
 /** Rounds from further back say nothing of the head as it stands that newer ones do not. */
-const LONGEST_HISTORY = 24
+const LONGEST_HISTORY = 16
 /** Unevenness as found, relative to the squared pitch: a head that was tuned once, and one that is far out. */
 const AS_FOUND: ReadonlyArray<{ size: number; weight: number }> = [
   { size: 0.04, weight: 0.6 },
@@ -124,6 +124,7 @@ export function estimateHead(head: EvenHead, history: readonly Round[], known: K
   const dials: Array<{ dial: number; tension: number }> = []
   let presses = 0
   let anyRead = false
+  let readers = readersOf(hypotheses)!
   const sinceTurn = new Set<number>()
   rounds.forEach((round, index) => {
     const before = momentsOf(hypotheses)
@@ -136,8 +137,11 @@ export function estimateHead(head: EvenHead, history: readonly Round[], known: K
       each((belief) => takeLevels(belief, standing, readings.length < 3 ? Infinity : AXIS_OF_STANDING, lugs))
     } else if (readings.length) {
       const thorough = !known.plain && index >= rounds.length - THOROUGH_ROUNDS
-      const reading = round.mic === 'standing' ? standingOnly(hypotheses) : hypotheses
-      const taken = readInto(reading, readings, lugs, { thorough, first: !anyRead })
+      if (round.mic === 'standing') {
+        readers = readersOf(hypotheses) ?? readers
+        hypotheses = standingOnly(hypotheses)
+      } else if (readersOf(hypotheses) === null) hypotheses = readingAs(hypotheses, readers)
+      const taken = readInto(hypotheses, readings, lugs, { thorough, first: !anyRead })
       hypotheses = taken.hypotheses
       if (anyRead) state.logEvidence += taken.logEvidence
     }
@@ -252,8 +256,21 @@ function leadingOf(hypotheses: readonly Hypothesis[]): Hypothesis {
   return hypotheses.reduce((a, b) => (b.weight > a.weight ? b : a))
 }
 
+/** A number taken by a microphone that stands still is read by a law of its own, for that round. */
 const standingOnly = (hypotheses: readonly Hypothesis[]): Hypothesis[] =>
   hypotheses.map((one) => ({ ...one, reader: 'standing' }))
+
+/** What the source was taken to make of two poles, by weight; null while a microphone stood still. */
+function readersOf(hypotheses: readonly Hypothesis[]): ReadonlyMap<Reader, number> | null {
+  const weights = new Map<Reader, number>()
+  for (const { reader, weight } of hypotheses) weights.set(reader, (weights.get(reader) ?? 0) + weight)
+  return weights.has('standing') ? null : weights
+}
+
+const readingAs = (hypotheses: readonly Hypothesis[], readers: ReadonlyMap<Reader, number>) =>
+  hypotheses.flatMap((one) =>
+    [...readers].map(([reader, weight]) => ({ ...one, reader, weight: one.weight * weight })),
+  )
 
 /** Mean as it was, evenness as it was found. */
 function withWavesOf(belief: Belief, found: Belief): Belief {

@@ -1,4 +1,3 @@
-import { WIDEST_PAIR_CENTS } from '../membrane/modes'
 import { CENTS_PER_NEPER } from '../units/pitch'
 import type { EvenHead, Round } from './types'
 import { mutedHz } from './otherHead'
@@ -18,6 +17,8 @@ export interface LugReading {
 }
 
 export const DEFAULT_READING_CENTS = 2
+/** Two poles of one head lie no further apart than this, in cents; the next mode of an even head lies some 500 above. */
+export const WIDEST_POLES_CENTS = 450
 /** A finger a little off the centre, a stroke a little off the lug: no reading is better than this in cents. */
 const HANDLING_CENTS = 0.7
 
@@ -46,7 +47,7 @@ function heardReadings(round: Round): LugReading[] {
   const withPoles = (round.readings ?? []).map(({ lug, modes }): LugReading => {
     const loudest = modes.reduce((a, b) => (b.levelDb > a.levelDb ? b : a))
     const pair = modes.filter(
-      (mode) => Math.abs(CENTS_PER_NEPER * Math.log(mode.hz / loudest.hz)) < WIDEST_PAIR_CENTS,
+      (mode) => Math.abs(CENTS_PER_NEPER * Math.log(mode.hz / loudest.hz)) < WIDEST_POLES_CENTS,
     )
     let weight = 0
     let sum = 0

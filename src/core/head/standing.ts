@@ -1,6 +1,6 @@
-import { WIDEST_PAIR_CENTS } from '../membrane/modes'
 import { CENTS_PER_NEPER } from '../units/pitch'
 import { lugAngle } from './harmonics'
+import { WIDEST_POLES_CENTS } from './readings'
 import type { Round } from './types'
 
 /**
@@ -87,7 +87,7 @@ function withoutStrangers({ lug, modes }: Heard): Heard {
   return {
     lug,
     modes: modes.filter(
-      ({ hz }) => Math.abs(CENTS_PER_NEPER * Math.log(hz / loudest.hz)) < WIDEST_PAIR_CENTS,
+      ({ hz }) => Math.abs(CENTS_PER_NEPER * Math.log(hz / loudest.hz)) < WIDEST_POLES_CENTS,
     ),
   }
 }
