@@ -26,8 +26,8 @@ const WORTH_A_LOOK = 2
 /** and rods that were turned up at least this far in one pass. */
 const LEAST_TURN = 3 / 32
 const TEST_TURNS = 0.125
-/** Suspected from this probability on; named from that on. */
-const SUSPECTED = 0.6
+/** A turn that tells is asked for from these odds on, before its rarity; it is named from this probability on. */
+const ASK_ODDS = 45
 export const NAMED = 0.9
 /** Fewest passes without an answer before a rod is named. */
 export const TURNS_TO_NAME = 2
@@ -35,7 +35,7 @@ export const TURNS_TO_NAME = 2
 const PASS_TELLS = 1.5
 
 /** Rounds that are looked back at, and rods that are weighed: those whose turns explain best what came otherwise. */
-const LOOKED_BACK = 8
+const LOOKED_BACK = 6
 const MOST_WEIGHED = 5
 
 /** Rods that may be dead, likeliest first; none as a rule. */
@@ -82,7 +82,7 @@ export function suspectsOf(request: EvenRequest, state: HeadState, known: readon
   const together = likeliest.rods.length === 2
   const chosen = together ? likeliest.rods : named.map(({ rods }) => rods[0])
   const odds = (together ? [likeliest] : named).reduce((sum, { probability }) => sum + probability, 0)
-  if (odds < SUSPECTED) return []
+  if (odds < ASK_ODDS * DEAD_BEFORE * (1 - odds)) return []
   const silent = chosen.map((rod) => silentPasses(recent, together ? likeliest.rods : [rod], passes(rod)))
   if (silent.every((count) => count === 0)) return []
   return chosen.map((rod, i) => ({
@@ -98,7 +98,7 @@ export function suspectsOf(request: EvenRequest, state: HeadState, known: readon
 }
 
 const evidence = (request: EvenRequest) =>
-  estimateHead(request.head, request.rounds, { ...request, plain: true }).logEvidence
+  estimateHead(request.head, request.rounds, { ...request }).logEvidence
 
 /** How much of what came otherwise than expected goes away if some rods' turns did nothing, in Hz^4; negative where it grows. */
 function explainedBy({ rounds, head }: EvenRequest, state: HeadState, rods: readonly number[]): number {
