@@ -12,7 +12,8 @@ import {
 } from './actions/kits'
 import { decideImport, importKit, kitFileOf } from './actions/files'
 import { clearFinding, noteFinding } from './actions/findings'
-import { chooseSource, currentView, readAgain, typeReading, withdrawTap } from './actions/readings'
+import { currentView, readAgain, withdrawTap } from './actions/readings'
+import { chooseSource, typeReading } from './actions/said'
 import { keepOnSheet } from './actions/sheets'
 import {
   moveOn,

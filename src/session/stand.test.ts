@@ -6,7 +6,8 @@ import { takeCentre } from './actions/centre'
 import { ofPlan, ofStroke } from './actions/compare'
 import { addDrum, chooseHead, makeKit } from './actions/kits'
 import { pairOf } from './actions/pair'
-import { currentView, takeTap, typeReading } from './actions/readings'
+import { currentView, takeTap } from './actions/readings'
+import { typeReading } from './actions/said'
 import { setAim } from './actions/sheets'
 import {
   endDrastic,

@@ -1,7 +1,7 @@
 import Papa from 'papaparse'
 import { usualDrum } from '@/core/keeping/defaults'
 import { addDrum, chooseHead, makeKit } from '@/session/actions/kits'
-import { typeReading } from '@/session/actions/readings'
+import { typeReading } from '@/session/actions/said'
 import { keepKit } from '@/session/actions/sheets'
 import { testSession } from '@/session/testSession'
 import { readingsCsv, targetsCsv } from './csv'

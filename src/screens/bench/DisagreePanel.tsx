@@ -1,7 +1,8 @@
 'use client'
 
 import { useState } from 'react'
-import { believeReadings, readAgain } from '@/session/actions/readings'
+import { readAgain } from '@/session/actions/readings'
+import { believeReadings } from '@/session/actions/said'
 import type { BenchView } from '@/session/benchView'
 import { useSession } from '@/session/react'
 import { adviceText } from '@/text/advice'

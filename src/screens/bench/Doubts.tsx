@@ -1,6 +1,6 @@
 'use client'
 
-import { believeReadings } from '@/session/actions/readings'
+import { believeReadings } from '@/session/actions/said'
 import type { BenchView } from '@/session/benchView'
 import { useSession } from '@/session/react'
 import { listText } from '@/text/turns'

@@ -2,7 +2,7 @@
 
 import { useState } from 'react'
 import type { Ear } from '@/core/head/types'
-import { sayByEar } from '@/session/actions/readings'
+import { sayByEar } from '@/session/actions/said'
 import { earPitches, playTones } from '@/session/actions/sound'
 import type { BenchView } from '@/session/benchView'
 import { useSession, useSessionState } from '@/session/react'

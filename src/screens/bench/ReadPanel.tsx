@@ -3,7 +3,7 @@
 import { KeyMap } from '@/charts/KeyMap'
 import { keyMapModel } from '@/charts/keymap.model'
 import { readCount } from '@/commands/bench'
-import { typeReading, typeWholeHead } from '@/session/actions/readings'
+import { typeReading, typeWholeHead } from '@/session/actions/said'
 import type { BenchView } from '@/session/benchView'
 import { useSession, useSessionState } from '@/session/react'
 import { adviceText } from '@/text/advice'

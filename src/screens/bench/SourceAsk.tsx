@@ -1,7 +1,7 @@
 'use client'
 
 import type { Settings } from '@/core/keeping/settings'
-import { chooseSource } from '@/session/actions/readings'
+import { chooseSource } from '@/session/actions/said'
 import { useSession } from '@/session/react'
 import { Button } from '@/ui/Button'
 

@@ -16,7 +16,7 @@ import { tinykeys } from 'tinykeys'
 import { COMMANDS, commandById, hasModifier } from '@/commands'
 import type { CommandContext, DialogName } from '@/commands/types'
 import { importKit } from '@/session/actions/files'
-import { readFile } from '@/session/actions/readings'
+import { readFile } from '@/session/actions/recording'
 import { useSession, useSessionState } from '@/session/react'
 import { Dialogs } from './Dialogs'
 

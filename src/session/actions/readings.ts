@@ -1,15 +1,12 @@
 import { MEASUREMENT_VERSION } from '@/core/measurement/measure'
 import type { MeasureOptions, Tap } from '@/core/measurement/types'
 import { usualLugHz } from '@/core/practice/drum'
-import type { Ear } from '@/core/head/types'
 import { lastKnown } from '@/core/keeping/bench'
-import type { Settings } from '@/core/keeping/settings'
 import type { OtherHead, Source } from '@/core/records/event'
 import { encodeWav } from '@/core/sound/wav'
-import { centsBetween, centsErrorToHz } from '@/core/units/pitch'
-import { readSoundFile } from '@/audio/files'
+import { centsBetween } from '@/core/units/pitch'
 import { benchView, type BenchView } from '../benchView'
-import { centreExpectation, takeCentre } from './centre'
+import { centreExpectation } from './centre'
 import { toldByUpper } from './lowDrums'
 import type { Session } from '../session'
 import type { HeardTap } from '../state'
@@ -221,80 +218,6 @@ export function lookAtTap(session: Session, id: number | null): void {
   session.set({ bench: { ...session.get().bench, looking: id } })
 }
 
-/** What the ear says of the lug in focus against the reference lug, in a word. */
-export function sayByEar(session: Session, word: Ear, reference: number): void {
-  const view = currentView(session)
-  if (!view) return
-  const { drum, side, lug } = view
-  session.append([
-    { kind: 'earHeard', drum: drum.id, side, lug, word, reference, source: 'ear', algorithm: null },
-  ])
-  session.set({ bench: { ...session.get().bench, lug: null } })
-}
-
-/** However many digits were typed, a number from elsewhere is no better than this, in cents. */
-const LEAST_TYPED_CENTS = 2
-/** One number for a whole head is no better than this: its lugs differ. */
-const LEAST_WHOLE_CENTS = 12
-
-/** One standard error of a typed pitch, in cents: half of its last digit, and at least 2. */
-export function typedErrorCents(hz: number, text: string): number {
-  const decimals = text.trim().replace(',', '.').split('.')[1]?.length ?? 0
-  return Math.max(LEAST_TYPED_CENTS, centsBetween(hz, hz + 0.5 * 10 ** -decimals))
-}
-
-/** A pitch typed by hand for the lug in focus: a bare number, as good as its digits. */
-export function typeReading(session: Session, hz: number, text = String(hz)): void {
-  const view = currentView(session)
-  if (!view) return
-  const { drum, side, lug, otherHead } = view
-  const standardErrorHz = centsErrorToHz(hz, typedErrorCents(hz, text))
-  const reading = { kind: 'readingTaken' as const, drum: drum.id, side, lug, hz, standardErrorHz, otherHead }
-  session.append([{ ...reading, poles: [], source: 'typed', algorithm: null }])
-  session.set({ bench: { ...session.get().bench, lug: null } })
-}
-
-/** One number for the whole head: its pitch, and nothing of its evenness. */
-export function typeWholeHead(session: Session, hz: number, text = String(hz)): void {
-  const view = currentView(session)
-  if (!view) return
-  const { drum, side } = view
-  const standardErrorHz = centsErrorToHz(hz, Math.max(LEAST_WHOLE_CENTS, typedErrorCents(hz, text)))
-  session.append([
-    { kind: 'headRead', drum: drum.id, side, hz, standardErrorHz, source: 'typed', algorithm: null },
-  ])
-  session.set({ bench: { ...session.get().bench, lug: null } })
-}
-
-/** The head is read anew from the first lug on; nothing was turned. */
-export function readHeadAgain(session: Session): void {
-  const view = currentView(session)
-  if (!view) return
-  session.append([
-    { kind: 'roundStarted', drum: view.drum.id, side: view.side, source: 'hand', algorithm: null },
-  ])
-  session.set({ bench: { ...session.get().bench, lug: null, movedOn: false, lastTap: null } })
-}
-
-/** Readings are to be taken as they are: of these lugs, or of all and lug by lug where none is named. */
-export function believeReadings(session: Session, lugs: readonly number[]): void {
-  const view = currentView(session)
-  if (!view) return
-  const { drum, side } = view
-  session.append([
-    { kind: 'readingsBelieved', drum: drum.id, side, lugs: [...lugs], source: 'hand', algorithm: null },
-  ])
-}
-
-/** Where readings come from, from now on; the practice drum for a kit of one's own only for this sitting. */
-export function chooseSource(session: Session, source: Settings['source']): void {
-  session.set({
-    bench: { ...session.get().bench, lug: null, lastTap: null, movedOn: false, stayNearHz: null },
-    practiceKit: source === 'practice' ? (session.kit()?.id ?? null) : null,
-  })
-  session.setSettings({ source })
-}
-
 /** Withdraws every tap of one lug in the pass at hand, and asks for it again. */
 export function readAgain(session: Session, lug: number): void {
   session.set({ bench: { ...session.get().bench, lug, lastTap: null } })
@@ -313,47 +236,4 @@ export function setOtherHead(session: Session, state: OtherHead): void {
   session.append([
     { kind: 'otherHeadSet', drum: view.drum.id, side: view.side, state, source: 'hand', algorithm: null },
   ])
-}
-
-/** The stretch of a recording that one tap was measured from. */
-function soundOf(
-  sound: { samples: Float32Array; rateHz: number },
-  tap: Tap,
-  taps: readonly Tap[],
-): HeardTap['sound'] {
-  if (tap.verdict === 'no-tap') return null
-  const { rateHz } = sound
-  const next = taps.find(({ atSeconds }) => atSeconds > tap.atSeconds)?.atSeconds ?? Infinity
-  const from = Math.max(0, tap.atSeconds - BEFORE_SECONDS)
-  const to = Math.min(tap.atSeconds + AFTER_SECONDS, next - 0.02, sound.samples.length / rateHz)
-  const samples = sound.samples.slice(Math.round(from * rateHz), Math.round(to * rateHz))
-  return { samples, rateHz, strokeSeconds: tap.atSeconds - from }
-}
-
-const BEFORE_SECONDS = 0.35
-const AFTER_SECONDS = 1.6
-
-/** Measures a recording and lays its taps on the lugs from the one in focus on, in order around the head or by pairs. */
-export async function readFile(session: Session, file: File): Promise<void> {
-  const view = currentView(session)
-  if (!view) return
-  session.set({ bench: { ...session.get().bench, busy: 'file' } })
-  try {
-    const sound = await readSoundFile(file)
-    if (!sound.ok) return session.notify(sound.why, { tone: 'caution' })
-    const taps = await session.deps.ear().measure(sound.samples, sound.rateHz, expectation(view, session))
-    const centre = session.get().bench.strike === 'centre'
-    let used = 0
-    for (const tap of taps) {
-      const now = currentView(session)
-      if (now && centre) used += Number(takeCentre(session, now, tap, 'file', soundOf(sound, tap, taps)))
-      else if (now && takeTap(session, now, tap, now.lug, 'file', soundOf(sound, tap, taps))) used++
-    }
-    const refused = taps.find((tap) => tap.verdict !== 'ok')
-    if (refused?.why) {
-      session.notify(`${used} of ${taps.length} taps used. ${refused.why}`, { tone: 'caution' })
-    }
-  } finally {
-    session.set({ bench: { ...session.get().bench, busy: null } })
-  }
 }

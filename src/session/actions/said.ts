@@ -1,0 +1,79 @@
+import type { Ear } from '@/core/head/types'
+import type { Settings } from '@/core/keeping/settings'
+import { centsBetween, centsErrorToHz } from '@/core/units/pitch'
+import type { Session } from '../session'
+import { currentView } from './readings'
+
+/** What the ear says of the lug in focus against the reference lug, in a word. */
+export function sayByEar(session: Session, word: Ear, reference: number): void {
+  const view = currentView(session)
+  if (!view) return
+  const { drum, side, lug } = view
+  session.append([
+    { kind: 'earHeard', drum: drum.id, side, lug, word, reference, source: 'ear', algorithm: null },
+  ])
+  session.set({ bench: { ...session.get().bench, lug: null } })
+}
+
+/** However many digits were typed, a number from elsewhere is no better than this, in cents. */
+const LEAST_TYPED_CENTS = 2
+/** One number for a whole head is no better than this: its lugs differ. */
+const LEAST_WHOLE_CENTS = 12
+
+/** One standard error of a typed pitch, in cents: half of its last digit, and at least 2. */
+export function typedErrorCents(hz: number, text: string): number {
+  const decimals = text.trim().replace(',', '.').split('.')[1]?.length ?? 0
+  return Math.max(LEAST_TYPED_CENTS, centsBetween(hz, hz + 0.5 * 10 ** -decimals))
+}
+
+/** A pitch typed by hand for the lug in focus: a bare number, as good as its digits. */
+export function typeReading(session: Session, hz: number, text = String(hz)): void {
+  const view = currentView(session)
+  if (!view) return
+  const { drum, side, lug, otherHead } = view
+  const standardErrorHz = centsErrorToHz(hz, typedErrorCents(hz, text))
+  const reading = { kind: 'readingTaken' as const, drum: drum.id, side, lug, hz, standardErrorHz, otherHead }
+  session.append([{ ...reading, poles: [], source: 'typed', algorithm: null }])
+  session.set({ bench: { ...session.get().bench, lug: null } })
+}
+
+/** One number for the whole head: its pitch, and nothing of its evenness. */
+export function typeWholeHead(session: Session, hz: number, text = String(hz)): void {
+  const view = currentView(session)
+  if (!view) return
+  const { drum, side } = view
+  const standardErrorHz = centsErrorToHz(hz, Math.max(LEAST_WHOLE_CENTS, typedErrorCents(hz, text)))
+  session.append([
+    { kind: 'headRead', drum: drum.id, side, hz, standardErrorHz, source: 'typed', algorithm: null },
+  ])
+  session.set({ bench: { ...session.get().bench, lug: null } })
+}
+
+/** The head is read anew from the first lug on; nothing was turned. */
+export function readHeadAgain(session: Session): void {
+  const view = currentView(session)
+  if (!view) return
+  session.append([
+    { kind: 'roundStarted', drum: view.drum.id, side: view.side, source: 'hand', algorithm: null },
+  ])
+  session.set({ bench: { ...session.get().bench, lug: null, movedOn: false, lastTap: null } })
+}
+
+/** Readings are to be taken as they are: of these lugs, or of all and lug by lug where none is named. */
+export function believeReadings(session: Session, lugs: readonly number[]): void {
+  const view = currentView(session)
+  if (!view) return
+  const { drum, side } = view
+  session.append([
+    { kind: 'readingsBelieved', drum: drum.id, side, lugs: [...lugs], source: 'hand', algorithm: null },
+  ])
+}
+
+/** Where readings come from, from now on; the practice drum for a kit of one's own only for this sitting. */
+export function chooseSource(session: Session, source: Settings['source']): void {
+  session.set({
+    bench: { ...session.get().bench, lug: null, lastTap: null, movedOn: false, stayNearHz: null },
+    practiceKit: source === 'practice' ? (session.kit()?.id ?? null) : null,
+  })
+  session.setSettings({ source })
+}
