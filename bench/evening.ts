@@ -74,6 +74,17 @@ interface Run {
   finished: boolean
 }
 
+/** What goes wrong on a sound head: a rod turned for another, said or not, or a microphone that stood still, unsaid. */
+type Mishap = 'unsaid' | 'noted' | 'standing'
+const MISHAP_PASS = 1
+
+/** The largest turn of a pass, made on the next rod. */
+function onWrongRod(turns: readonly number[]): number[] {
+  const rod = turns.reduce((best, turn, i) => (Math.abs(turn) > Math.abs(turns[best]) ? i : best), 0)
+  const next = (rod + 1) % turns.length
+  return turns.map((turn, i) => (i === rod ? turns[next] : i === next ? turns[rod] : turn))
+}
+
 const unevenness = (values: readonly number[]) => {
   const mean = values.reduce((sum, v) => sum + v, 0) / values.length
   return Math.sqrt(values.reduce((sum, v) => sum + (v / mean - 1) ** 2, 0) / values.length)
@@ -83,7 +94,12 @@ function runOne(
   way: Way,
   head: BenchHead,
   kind: 'poles' | 'bare',
-  { taps, learned, faults }: { taps?: number; learned?: Learned | null; faults?: Faults } = {},
+  {
+    taps,
+    learned,
+    faults,
+    mishap,
+  }: { taps?: number; learned?: Learned | null; faults?: Faults; mishap?: Mishap } = {},
 ): Run {
   const drum = drumOf(head, faults)
   const rounds: Round[] = []
@@ -113,7 +129,8 @@ function runOne(
       if (Math.abs(centsBetween(last.predictedHz[i], truth)) < 1.96 * last.predictedErrorCents[i])
         run.covered++
     })
-    rounds.push(drum.read(kind, taps === undefined ? null : (wanted ?? firstLugs(head.lugs, taps))))
+    const asked = taps === undefined ? null : (wanted ?? firstLugs(head.lugs, taps))
+    rounds.push(drum.read(kind, asked, mishap === 'standing'))
     const request: EvenRequest = {
       head: {
         ...{ side: 'batter', diameterInches: head.inches, lugs: head.lugs, hoop: head.hoop },
@@ -142,9 +159,10 @@ function runOne(
     if (!move || move.turns.length === 0) break
     last = move.answer
     if (taps !== undefined && last) wanted = last.readNext.slice(0, taps)
-    rounds.at(-1)!.turns = move.turns
+    const made = pass === MISHAP_PASS && mishap ? onWrongRod(move.turns) : move.turns
+    rounds.at(-1)!.turns = mishap === 'noted' ? made : move.turns
     run.rods += move.turns.filter((turn) => turn !== 0).length
-    drum.turn(move.turns)
+    drum.turn(mishap === 'standing' ? move.turns : made)
     run.seconds += 5 * (move.answer?.steps.length ?? 0) + 4
   }
   const truth = drum.truth()
@@ -288,37 +306,57 @@ export function benchEvening(): void {
 /** Which rods are accused on heads where all are sound, and named where one is dead; and what a head costs a hand. */
 export function benchRods(): void {
   const percent = (part: number, whole: number) => `${((100 * part) / whole).toFixed(1)}%`
-  const rows = (['poles', 'bare'] as const).flatMap((kind) => {
-    const sound = HEADS.map((head) => runOne(humbra, head, kind, { taps: 4 }))
-    const dead = HEADS.filter((_, i) => i % 3 === 0).map((head) => {
-      const rod = 1 + (head.seed % head.lugs)
-      return { head, rod, run: runOne(humbra, head, kind, { faults: { strippedRods: [rod] } }) }
-    })
-    const right = dead.filter(({ head, rod, run }) =>
-      run.named?.some((each) => each === rod || (each - rod + head.lugs) % head.lugs === head.lugs / 2),
-    )
+  const sound = (kind: 'poles' | 'bare', mishap?: Mishap) => {
+    const runs = HEADS.map((head) => runOne(humbra, head, kind, { taps: 4, ...(mishap ? { mishap } : {}) }))
     return [
-      [
-        kind,
-        String(sound.length),
-        String(sound.filter(({ named }) => named).length),
-        String(sound.filter(({ falseAlarm }) => falseAlarm).length),
-        String(dead.length),
-        percent(right.length, dead.length),
-        percent(right.filter(({ run }) => run.namedAfter <= 3).length, dead.length),
-        String(sound.filter(({ wrongDone }) => wrongDone).length),
-        percent(sound.filter(({ finished }) => finished).length, sound.length),
-        `${median(sound.map(({ seconds }) => seconds))} s`,
-      ],
+      String(runs.length),
+      String(runs.filter(({ named }) => named).length),
+      String(runs.filter(({ falseAlarm }) => falseAlarm).length),
+      String(runs.filter(({ wrongDone }) => wrongDone).length),
+      percent(runs.filter(({ finished }) => finished).length, runs.length),
+      `${median(runs.map(({ seconds }) => seconds))} s`,
     ]
-  })
+  }
   printTable(
-    'Rods, four taps a pass: accused (named) and suspected on sound heads, dead ones named; false done; a hand’s time',
+    'Sound heads, four taps a pass: rods accused (named) and suspected, falsely done; a hand’s time',
+    ['heads', 'number', 'accused', 'suspected', 'falsely done', 'truly finished', 'hand, median'],
+    (['poles', 'bare'] as const).flatMap((kind) => [
+      [`${kind}, as they come`, ...sound(kind)],
+      [`  a wrong rod turned, unsaid`, ...sound(kind, 'unsaid')],
+      [`  a wrong rod turned, noted`, ...sound(kind, 'noted')],
+      [`  a microphone standing still, unsaid`, ...sound(kind, 'standing')],
+    ]),
+  )
+  printTable(
+    'Heads with one dead rod, all lugs tapped: named (it or its opposite)',
     [
-      ...['readings', 'sound heads', 'accused', 'suspected', 'dead rods', 'named', 'within 3 passes'],
-      ...['falsely done', 'truly finished', 'hand, median'],
+      'readings',
+      'dead rods',
+      'named',
+      'within 3 passes',
+      'another named',
+      'ended even all the same',
+      'falsely done',
     ],
-    rows,
+    (['poles', 'bare'] as const).map((kind) => {
+      const heads = HEADS.filter((_, i) => i % 2 === (kind === 'bare' ? 1 : 0))
+      const runs = heads.map((head) => {
+        const rod = 1 + (head.seed % head.lugs)
+        const run = runOne(humbra, head, kind, { faults: { strippedRods: [rod] } })
+        const own = [rod, 1 + ((rod - 1 + head.lugs / 2) % head.lugs)]
+        return { run, right: run.named?.some((each) => own.includes(each)) ?? false }
+      })
+      const right = runs.filter((one) => one.right)
+      return [
+        kind,
+        String(runs.length),
+        percent(right.length, runs.length),
+        percent(right.filter(({ run }) => run.namedAfter <= 3).length, runs.length),
+        String(runs.filter((one) => one.run.named && !one.right).length),
+        percent(runs.filter(({ run }) => run.finished).length, runs.length),
+        String(runs.filter(({ run }) => run.wrongDone).length),
+      ]
+    }),
   )
 }
 
@@ -343,5 +381,34 @@ export function benchAdviceTime(): void {
     })
     return [`${lugs} lugs`, `${ms.toFixed(1)} ms`]
   })
-  printTable('Four rounds of readings to advice, median', ['head', 'time'], rows)
+  const random = seededRandom(4)
+  const any = (low: number, high: number) => low + (high - low) * random.uniform()
+  const worst = (hz: (lug: number) => number) =>
+    Array.from({ length: 200 }, (_, i): Round => ({
+      ...{ readingsHz: Array.from({ length: 20 }, (_, lug) => hz(lug)), pressed: true },
+      gauge: Array.from({ length: 20 }, () => any(60, 90)),
+      feel: Array.from(
+        { length: 20 },
+        () => (['loose', 'alike', 'tight', null] as const)[Math.floor(any(0, 4))],
+      ),
+      ...(i < 199 ? { turns: Array.from({ length: 20 }, () => Math.floor(any(-1, 3)) / 8) } : {}),
+    }))
+  const ways: Array<[string, Round[]]> = [
+    ['200 rounds at random', worst(() => any(120, 260))],
+    [
+      '200 rounds, each a head, none the one before',
+      worst((lug) => any(199, 201) + 8 * Math.cos(0.63 * lug)),
+    ],
+  ]
+  for (const [name, rounds] of ways) {
+    const head = {
+      ...{ side: 'batter' as const, diameterInches: 14, lugs: 20, hoop: 'triple-flanged' as const },
+      ...{ threadPitchMm: 1.058, pliesMils: [10] },
+    }
+    rows.push([
+      `20 lugs, ${name}`,
+      `${medianMs(() => even({ head, target: { hz: 200 }, rounds })).toFixed(0)} ms`,
+    ])
+  }
+  printTable('Four rounds of readings to advice, and far too many; median', ['head', 'time'], rows)
 }

@@ -66,6 +66,8 @@ const READING_CENTS = 1.5
 /** Poles nearer than this to each other, or weaker than this, are not told apart. */
 const PART_HZ = 0.35
 const FAINT_DB = -22
+/** Where a microphone stands that does not go along, in rad from lug 1. */
+const STANDING_AT = 0.9
 const WRONG_MODES = [1.34, 1.62, 0.63]
 
 function startOf(head: BenchHead): Rods {
@@ -100,8 +102,8 @@ export function drumOf(head: BenchHead, faults?: Faults) {
       const rods = turnedByHand(state.rods, turns, head.seed * 977 + turned++)
       state = afterPressing(afterTurning(drum, state, rods))
     },
-    /** Readings of the lugs asked for (from 1), or of all. */
-    read(kind: 'poles' | 'bare', lugs: readonly number[] | null): Round {
+    /** Readings of the lugs asked for (from 1), or of all; from one spot where the microphone stands still, unsaid. */
+    read(kind: 'poles' | 'bare', lugs: readonly number[] | null, standing = false): Round {
       const { poles } = truth()
       const readingsHz: Array<number | null> = []
       const readings: NonNullable<Round['readings']> = []
@@ -112,7 +114,10 @@ export function drumOf(head: BenchHead, faults?: Faults) {
         const mode = WRONG_MODES[Math.floor(3 * random.uniform())]
         const heard = poles.map(({ hz, axisTurns }) => ({
           hz: shiftByCents(hz, noise()),
-          amplitude: Math.cos(lugAngle(lug - 1, head.lugs) - 2 * Math.PI * axisTurns) ** 2,
+          amplitude: Math.abs(
+            Math.cos(lugAngle(lug - 1, head.lugs) - 2 * Math.PI * axisTurns) *
+              Math.cos((standing ? STANDING_AT : lugAngle(lug - 1, head.lugs)) - 2 * Math.PI * axisTurns),
+          ),
         }))
         const levelNoise = [random.normal(), random.normal()]
         if (missing || (lugs && !lugs.includes(lug))) {
