@@ -63,7 +63,7 @@ export function suspectsOf(request: EvenRequest, state: HeadState, known: readon
     .slice(0, MOST_WEIGHED)
 
   if (weighed.length === 0) return []
-  const sound = evidence(recent)
+  const sound = soundEvidence(recent)
   const logs = weighed.map(({ rods }) => evidence(withoutTurns(recent, rods)) + Math.log(DEAD_BEFORE))
   const best = Math.max(sound, ...logs)
   const total = Math.exp(sound - best) + logs.reduce((sum, log) => sum + Math.exp(log - best), 0)
@@ -95,6 +95,17 @@ export function suspectsOf(request: EvenRequest, state: HeadState, known: readon
       turns: chosen.slice(0, together ? 2 : 1).map(() => TEST_TURNS),
     },
   }))
+}
+
+/** A head that answers otherwise than it did before is this likely: far likelier than a dead rod. */
+const ANSWERS_CHANGED = 0.05
+
+/** How well the history makes sense with all rods sound: by the answers that were learned, or as a head nobody knows. */
+function soundEvidence({ learned, ...request }: EvenRequest): number {
+  const asNew = evidence(request)
+  if (!learned) return asNew
+  const [a, b] = [evidence({ ...request, learned }), asNew + Math.log(ANSWERS_CHANGED)]
+  return Math.max(a, b) + Math.log1p(Math.exp(-Math.abs(a - b)))
 }
 
 const evidence = (request: EvenRequest) =>

@@ -1,0 +1,219 @@
+import type { Aim, Drum, Side } from '../records/kit'
+import type { HumbraEvent } from '../records/event'
+import { benchHead, evenRequestFor, fittedOf, lastKnown, stateOf } from './bench'
+import { usualDrum } from './defaults'
+import { SITTING_GAP_MS } from './history'
+import { kitsFromLog } from './log'
+import { DEFAULT_SETTINGS } from './settings'
+
+/** The Bench's head and what it asks, from the log alone. */
+const START = Date.UTC(2026, 4, 4, 19)
+const TOM = { ...usualDrum('tom', 12, 'd'), lugs: 6 }
+const UP = [0.125, 0.125, 0.125, 0.125, 0.125, 0.125]
+
+interface Told {
+  kind: string
+  atMs?: number
+  [key: string]: unknown
+}
+
+/** A head's log over some sittings; each begins a day after the one before. */
+function benchOf(
+  bodies: Told[],
+  { drum = TOM as Drum, aim, side = 'batter' as Side }: { drum?: Drum; aim?: Aim; side?: Side } = {},
+) {
+  const made: Told[] = [
+    { kind: 'kitEdited', change: { what: 'kitMade', name: 'Own', simulated: false } },
+    { kind: 'kitEdited', change: { what: 'drumAdded', drum, after: null } },
+    ...(aim ? [{ kind: 'kitEdited', change: { what: 'aimSet', drum: 'd', side, aim } }] : []),
+    ...bodies.map((body) => ({ drum: 'd', side, ...body })),
+  ]
+  let now = START
+  const log = made.map(({ atMs, ...event }, i): unknown => {
+    now = atMs ?? now + 1000
+    return {
+      ...{
+        id: `e${i}`,
+        at: new Date(now).toISOString(),
+        kit: 'k',
+        schema: 5,
+        source: 'typed',
+        algorithm: null,
+      },
+      ...event,
+    }
+  })
+  const kit = kitsFromLog(log as HumbraEvent[])[0]
+  const nowMs = now + 1000
+  const head = benchHead(kit, kit.drums[0], side, false, nowMs)
+  const ask = (change: Partial<typeof DEFAULT_SETTINGS> = {}, open = false) =>
+    evenRequestFor(kit, head, null, { ...DEFAULT_SETTINGS, ...change }, open)
+  return { kit, head, ask }
+}
+const tap = (lug: number, hz: number, atMs?: number): Told => ({
+  ...{ kind: 'readingTaken', lug, hz, standardErrorHz: 0.2, poles: [], otherHead: 'muted' },
+  ...(atMs === undefined ? {} : { atMs }),
+})
+const all = (hz: number, atMs?: number) =>
+  [1, 2, 3, 4, 5, 6].map((lug) => tap(lug, hz, lug === 1 ? atMs : undefined))
+const turn = (turns: number[]): Told => ({ kind: 'rodsTurned', turns, planned: turns })
+
+/** A sitting in which the head went from 150 to `hz` by an eighth of every rod. */
+const taught = (atMs: number, hz: number) => [
+  ...all(150, atMs),
+  turn(UP),
+  { kind: 'pressed' as const },
+  ...all(hz),
+]
+const DAY = 86_400_000
+
+test('the sitting that goes on is the newest within three hours; what was before is kept beside', () => {
+  const { head } = benchOf([...all(150), ...all(152, START + SITTING_GAP_MS + 60_000)])
+  expect(head.sitting!.passes[0].readings.get(1)!.hz).toBeCloseTo(152, 6)
+  expect(head.before!.passes[0].readings.get(1)!.hz).toBeCloseTo(150, 6)
+  expect(lastKnown(head)!.meanHz).toBeCloseTo(152, 0)
+  const none = benchOf([])
+  expect(none.head).toMatchObject({
+    sitting: null,
+    before: null,
+    learned: null,
+    fittedAt: null,
+    markTurns: null,
+  })
+  expect(lastKnown(none.head)).toBeNull()
+  expect(none.ask()).toMatchObject({ rounds: [{}], target: { level: true } })
+})
+
+test('what a drum’s turns did is learned from sittings before, and is less sure with each that passed', () => {
+  const gain = (162 ** 2 - 150 ** 2) / 0.125
+  const one = benchOf([...taught(START, 162), ...all(160, START + DAY)])
+  expect(one.head.learned!.hz2PerTurn / gain).toBeGreaterThan(0.8)
+  expect(one.head.learned!.hz2PerTurn / gain).toBeLessThan(1.2)
+  expect(one.ask().learned).toEqual(one.head.learned)
+  // A sitting in which nothing was turned teaches nothing.
+  expect(benchOf([...all(150), ...all(151, START + DAY)]).head.learned).toBeNull()
+  const sittings = (count: number) =>
+    benchOf([
+      ...Array.from({ length: count }, (_, i) => taught(START + i * DAY, 162)).flat(),
+      ...all(160, START + 9 * DAY),
+    ]).head.learned!
+  // Four sittings are learned from; a fifth further back no longer counts.
+  const numbers = ({
+    hz2PerTurn,
+    hz2PerTurnError,
+    secondAnswer,
+    secondAnswerError,
+  }: ReturnType<typeof sittings>) =>
+    `${hz2PerTurn.toFixed(0)} ± ${hz2PerTurnError.toFixed(0)}, ${secondAnswer.toFixed(3)} ± ${secondAnswerError.toFixed(3)}`
+  expect([1, 2, 4, 5].map((count) => numbers(sittings(count)))).toMatchInlineSnapshot(`
+   [
+     "31210 ± 5795, 0.380 ± 0.145",
+     "30423 ± 4078, 0.380 ± 0.171",
+     "30108 ± 3105, 0.380 ± 0.229",
+     "30108 ± 3105, 0.380 ± 0.229",
+   ]
+  `)
+  expect(numbers(sittings(5))).toBe(numbers(sittings(4)))
+  // However often it was seen, a tenth stays open: a head that changed must be able to say so.
+  for (const count of [1, 4])
+    expect(sittings(count).hz2PerTurnError / sittings(count).hz2PerTurn).toBeGreaterThanOrEqual(0.1)
+})
+
+test('a fresh film drops what the old one taught, one of the same kind keeps it', () => {
+  const fitted = (sameFilm: boolean): Told => ({
+    kind: 'headFitted',
+    head: TOM.batter,
+    sameFilm,
+    markTurns: 0.25,
+    atMs: START + DAY,
+  })
+  const kept = benchOf([...taught(START, 162), fitted(true), ...all(140)])
+  expect(kept.head.learned).not.toBeNull()
+  expect(kept.head.markTurns).toBe(0.25)
+  expect(kept.head.fittedAt).toBe(new Date(START + DAY).toISOString())
+  expect(benchOf([...taught(START, 162), fitted(false), ...all(140)]).head.learned).toBeNull()
+})
+
+test('the aim is what is asked for: a pitch, offsets that fit the drum, a bed, else even where it stands', () => {
+  const target = (aim?: Aim, drum: Drum = TOM, side: Side = 'batter') =>
+    benchOf(all(150), { aim, drum, side }).ask().target
+  expect(target()).toEqual({ level: true })
+  expect(target({ kind: 'hz', hz: 160 })).toEqual({ hz: 160 })
+  const offsets = [0.25, 0, 0, 0.25, 0, 0]
+  expect(target({ kind: 'offsets', hz: 160, offsetTurns: offsets })).toEqual({
+    hz: 160,
+    offsetTurns: offsets,
+  })
+  // Offsets for another number of lugs are none.
+  expect(target({ kind: 'offsets', hz: 160, offsetTurns: [0.25, 0] })).toEqual({ level: true })
+  const bed = target({ kind: 'bed', hz: 160, bedCents: 40 })
+  expect('profileHz' in bed && bed.profileHz.length).toBe(6)
+})
+
+test('a snare bed that is the drum’s own holds under every target but one uneven on purpose', () => {
+  const snare: Drum = { ...usualDrum('snare', 14, 'd'), lugs: 6, snareBed: { lugs: [1, 4], cents: 30 } }
+  const on = (aim: Aim | undefined, hz: number[], side: Side = 'resonant') =>
+    benchOf(
+      hz.map((value, i) => tap(i + 1, value)),
+      { aim, drum: snare, side },
+    ).ask().target
+  const even = on({ kind: 'hz', hz: 300 }, [300, 300, 300, 300, 300, 300])
+  const profile = 'profileHz' in even ? even.profileHz : []
+  // The bed's lugs 30 cents below the others, the mean square that of the pitch.
+  expect(1200 * Math.log2(profile[1] / profile[0])).toBeCloseTo(30, 6)
+  expect(Math.sqrt(profile.reduce((sum, hz) => sum + hz * hz, 0) / 6)).toBeCloseTo(300, 6)
+  // A bed that reads lower still is left so: never raised to match.
+  const deep = on({ kind: 'hz', hz: 300 }, [290, 300, 300, 290, 300, 300])
+  expect('profileHz' in deep && 1200 * Math.log2(deep.profileHz[1] / deep.profileHz[0])).toBeCloseTo(
+    1200 * Math.log2(300 / 290),
+    1,
+  )
+  expect('profileHz' in on(undefined, [300, 300, 300, 300, 300, 300])).toBe(true)
+  // The batter head knows no bed, and what is uneven on purpose has its own pattern.
+  expect(on({ kind: 'hz', hz: 300 }, [300, 300, 300, 300, 300, 300], 'batter')).toEqual({ hz: 300 })
+  const offsetTurns = [0.25, 0, 0, 0.25, 0, 0]
+  expect(on({ kind: 'offsets', hz: 300, offsetTurns }, [300, 300, 300, 300, 300, 300])).toEqual({
+    hz: 300,
+    offsetTurns,
+  })
+})
+
+test('tolerance: the drum’s own, and never under ten cents where it is uneven on purpose', () => {
+  const ask = (aim: Aim, drum: Drum = TOM) => benchOf(all(150), { aim, drum }).ask().toleranceCents
+  const tight: Drum = { ...usualDrum('snare', 14, 'd'), lugs: 6 }
+  const offsetTurns = [0.25, 0, 0, 0.25, 0, 0]
+  expect(ask({ kind: 'hz', hz: 300 }, tight)).toBeLessThan(10)
+  expect(ask({ kind: 'offsets', hz: 300, offsetTurns }, tight)).toBe(10)
+  expect(ask({ kind: 'hz', hz: 150 })).toBeGreaterThanOrEqual(8)
+})
+
+test('settings and what stands open of looking over go along', () => {
+  const law = { g0: 90, c: 40_000 }
+  const { ask } = benchOf([...all(150), { kind: 'gaugeRead', lug: 1, dial: 70 }])
+  expect(ask({ keys: 1, largestStepTurns: 0.5, gaugeLaw: law, gaugeError: 0.5 })).toMatchObject({
+    ...{ keys: 1, largestStepTurns: 0.5, gaugeLaw: law, gaugeError: 0.5 },
+    rounds: [{ gauge: [70, null, null, null, null, null] }],
+  })
+  // Without a dial in it the dial's error is nobody's business.
+  expect(benchOf(all(150)).ask({ gaugeError: 0.5 }).gaugeError).toBeUndefined()
+  expect(benchOf([...all(150), { kind: 'readingsBelieved', lugs: [] }]).ask().believe).toBe('readings')
+  expect(benchOf([{ kind: 'slackStarted', school: 'fingers' }, ...all(150)]).ask()).toMatchObject({
+    start: 'slack',
+    slackSchool: 'fingers',
+  })
+})
+
+test('what is believed after a sitting: asked twice it is the same, the open turns count where they are asked for', () => {
+  const { head, ask } = benchOf([...all(150), turn(UP)])
+  const before = stateOf(head, head.sitting!, false)
+  expect(stateOf(head, head.sitting!, false)).toBe(before)
+  expect(stateOf(head, head.sitting!, true).belief.x[0]).toBeGreaterThan(before.belief.x[0])
+  expect(ask({}, true).rounds.length).toBe(ask({}, false).rounds.length + 1)
+  const fit = fittedOf(head, head.sitting)!
+  expect(fit.meanHz).toBeCloseTo(150, 0)
+  expect(fit.meanErrorCents).toBeGreaterThan(0)
+  expect(Math.hypot(fit.cosineCents, fit.sineCents)).toBeLessThan(3)
+  // A dial alone says nothing of the pitch.
+  const dial = benchOf([{ kind: 'gaugeRead', lug: 1, dial: 70 }])
+  expect(fittedOf(dial.head, dial.head.sitting)).toBeNull()
+})
