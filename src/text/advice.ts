@@ -154,7 +154,8 @@ export function whyText(answer: EvenAnswer, lugHz: readonly number[], onPurpose 
     const rest = moves.length > 1 ? ', some further to even it' : ', all alike'
     return `The whole head is ${ROUND(off)} c ${off < 0 ? 'low' : 'high'}; every rod goes ${directionWord(-off)}${rest}.${notes.join('')}`
   }
-  const reason = moveReason(moves[0], lugHz, answer.targetHz)
+  const against = answer.knownBy === 'pitch' || answer.knownBy === 'whole' ? 'the target' : 'the middle'
+  const reason = moveReason(moves[0], lugHz, answer.targetHz, against)
   return notes.length ? `${reason.where}${notes.join('')}` : `${reason.where} ${reason.after}`
 }
 
@@ -163,6 +164,7 @@ function moveReason(
   { turn, rods }: { turn: number; rods: readonly number[] },
   lugHz: readonly number[],
   targetHz: number,
+  against: string,
 ): { where: string; after: string } {
   const at = rods.map((rod) => centsBetween(targetHz, lugHz[rod - 1]))
   const mean = at.reduce((sum, cents) => sum + cents, 0) / at.length
@@ -171,7 +173,7 @@ function moveReason(
     turn > 0 ? 'Raising takes the neighbours along.' : 'Coming down sticks: press the head afterwards.'
   const needed = turn > 0 ? mean < -0.5 : mean > 0.5
   const where = needed
-    ? `${listText(rods)} ${verb} ${ROUND(mean)} c ${mean < 0 ? 'under' : 'over'} the target.`
+    ? `${listText(rods)} ${verb} ${ROUND(mean)} c ${mean < 0 ? 'under' : 'over'} ${against}.`
     : `${listText(rods)} ${directionWord(turn)}: the pattern of the whole head comes even so.`
   return { where, after }
 }

@@ -1,7 +1,7 @@
 import { explainPair } from '../head/pairCause'
-import { learnedFrom, lookAhead, stateErrorCents, stateHarmonics, stateLugHz } from '../head/belief'
+import { asIfPitchWereKnown, learnedFrom, lookAhead, stateErrorCents, stateHarmonics, stateLugHz } from '../head/belief'
 import { estimateHead, type HeadState } from '../head/estimate'
-import { MEAN, varianceOf } from '../head/kalman'
+import { MEAN, varianceOf, type Belief } from '../head/kalman'
 import { rodPulls } from '../head/rods'
 import { CENTS_PER_NEPER } from '../units/pitch'
 import { against, asRead, disagreements } from './asRead'
@@ -24,19 +24,28 @@ export const EVENING_VERSION = 'even-3'
  */
 export function even(request: EvenRequest): EvenAnswer {
   const dead = request.deadRods?.map((rod) => rod - 1) ?? []
-  const told = dead.length ? withoutTurns(request, dead) : request
-  const first = stateFor(told)
+  const asTold = dead.length ? withoutTurns(request, dead) : request
+  const first = stateFor(asTold)
   // Readings that contradict each other prove nothing against a rod.
-  const suspects = isMany(against(first).length, first.read.length) ? [] : suspectsOf(told, first, dead)
+  const suspects = isMany(against(first).length, first.read.length) ? [] : suspectsOf(asTold, first, dead)
   const named = namedOf(suspects)
   // Opposite rods that were turned again and again and moved nothing: the rest of the head is brought right without them.
   const held = named.filter(({ together }) => together).map(({ rod }) => rod - 1)
-  const known = held.length ? withoutTurns(told, held) : told
+  const known = held.length ? withoutTurns(asTold, held) : asTold
   const { head, rounds } = known
   const state = held.length ? stateFor(known) : first
   const plan = choose(request, state, [...dead, ...held])
   const toleranceCents = request.toleranceCents ?? defaultToleranceCents(head, plan.targetHz)
-  const odds = (from: HeadState['hypotheses']) => oddsOf(from, plan.target, head.lugs, toleranceCents)
+  const pitchKnown = state.knownBy === 'pitch' || state.knownBy === 'whole' || state.knownBy === null
+  // By dial, ear or hand nothing is said of the pitch: cents are those between the lugs, wherever the head stands.
+  const told = (belief: Belief) => (pitchKnown ? belief : asIfPitchWereKnown(belief))
+  const odds = (from: HeadState['hypotheses']) =>
+    oddsOf(
+      from.map((one) => ({ ...one, belief: told(one.belief) })),
+      plan.target,
+      head.lugs,
+      toleranceCents,
+    )
   const off = against(state)
   const seen: Seen = {
     ...{ state, plan, toleranceCents, against: off, now: odds(state.hypotheses) },
@@ -79,7 +88,7 @@ export function even(request: EvenRequest): EvenAnswer {
     pressAfter: moved,
     ...{ targetHz: plan.targetHz, toleranceCents },
     predictedHz: pass.predictedHz ?? stateLugHz(after, head.lugs),
-    predictedErrorCents: pass.predictedErrorCents ?? stateErrorCents(after, head.lugs),
+    predictedErrorCents: pass.predictedErrorCents ?? stateErrorCents(told(after), head.lugs),
     spreadCents: state.knownBy ? spreadAgainst(stateLugHz(leading, head.lugs), plan.target) : 0,
     spreadErrorCents: seen.now.spreadErrorCents,
     meanHz: Math.sqrt(Math.max(1, belief.x[MEAN])),

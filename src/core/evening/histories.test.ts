@@ -222,8 +222,8 @@ test('what is answered to histories of every kind', () => {
      "from slack                      up 1008 down 0 moves 95 tap 58 feel 96 out 0 enough 16 spread 71.5 ± 2.7 then 36.2 to 48.5 lugs ± 84.3 rods ± 2.56/32 suspects 0 after 0 16 pass",
      "lug by lug                      up 30 down 255 moves 90 tap 53 feel 70 out 0 enough 16 spread 44.0 ± 2.1 then 37.4 to 43.2 lugs ± 34.5 rods ± 3.81/32 suspects 0 after 0 16 pass",
      "a dial at every lug             up 101 down 458 moves 86 tap 55 feel 64 out 0 enough 16 spread 44.0 ± 2.1 then 12.3 to 25.2 lugs ± 18.4 rods ± 2.18/32 suspects 0 after 0 16 pass",
-     "a dial alone                    up 46 down 55 moves 60 tap 52 feel 14 out 0 enough 0 spread 13.1 ± 272.6 then 3.4 to 23.4 lugs ± 1624.5 rods ± 1.33/32 suspects 0 after 0 14 pass, 2 within-tolerance!",
-     "ears alone                      up 7 down 7 moves 9 tap 49 feel 2 out 0 enough 16 spread 28.5 ± 258.1 then 11.7 to 71.0 lugs ± 1731.7 rods ± 1.74/32 suspects 0 after 0 1 no-turn-helps, 3 pass, 12 readings-disagree",
+     "a dial alone                    up 46 down 55 moves 60 tap 52 feel 14 out 0 enough 0 spread 13.1 ± 5.6 then 9.1 to 16.0 lugs ± 4.2 rods ± 1.33/32 suspects 0 after 0 14 pass, 2 within-tolerance!",
+     "ears alone                      up 7 down 7 moves 9 tap 49 feel 2 out 0 enough 16 spread 28.5 ± 11.5 then 31.2 to 47.0 lugs ± 7.3 rods ± 1.74/32 suspects 0 after 0 1 no-turn-helps, 3 pass, 12 readings-disagree",
      "felt by hand as well            up 102 down 460 moves 92 tap 56 feel 50 out 0 enough 16 spread 44.0 ± 2.1 then 12.3 to 25.1 lugs ± 18.3 rods ± 1.69/32 suspects 0 after 0 16 pass",
      "a microphone that stands still  up 16 down 394 moves 70 tap 55 feel 62 out 4 enough 16 spread 28.6 ± 22.1 then 31.5 to 73.6 lugs ± 25.8 rods ± 1.96/32 suspects 0 after 0 12 pass, 4 readings-disagree",
    ]

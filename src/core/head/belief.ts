@@ -123,6 +123,13 @@ export function turnNoise(
   ]
 }
 
+/** What is believed of a head's evenness alone: its mean taken to be where it is thought, however little is known of it. */
+export function asIfPitchWereKnown(belief: Belief): Belief {
+  const next = copyBelief(belief)
+  for (let j = 0; j < 5; j++) next.p[MEAN * 5 + j] = next.p[j * 5 + MEAN] = 0
+  return next
+}
+
 /** The head's own answers as learned so far. */
 export function learnedFrom(belief: Belief): Learned {
   const k = belief.x[TURN_LAW]

@@ -67,8 +67,6 @@ export interface KnownBefore {
   aroundHz?: number | null
   /** How far the head may be from the pattern of two poles at any lug, in cents: far, where it is uneven on purpose. */
   modelErrorCents?: number
-  /** One story only, from round to round: faster, for weighing what else may have happened. */
-  plain?: boolean
 }
 
 /** How far one number for a head may be from its mean, in cents, where nobody said (common practice, no source). */
@@ -136,7 +134,7 @@ export function estimateHead(head: EvenHead, history: readonly Round[], known: K
     if (standing) {
       each((belief) => takeLevels(belief, standing, readings.length < 3 ? Infinity : AXIS_OF_STANDING, lugs))
     } else if (readings.length) {
-      const thorough = !known.plain && index >= rounds.length - THOROUGH_ROUNDS
+      const thorough = index >= rounds.length - THOROUGH_ROUNDS
       if (round.mic === 'standing') {
         readers = readersOf(hypotheses) ?? readers
         hypotheses = standingOnly(hypotheses)

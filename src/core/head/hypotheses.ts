@@ -18,7 +18,7 @@ export interface Hypothesis {
 
 /** Hypotheses that are carried from round to round, and the least part of the likeliest that one must have. */
 const MOST_CARRIED = 5
-const MOST_CARRIED_PLAIN = 2
+const MOST_CARRIED_OLD = 2
 const LEAST_PART = 2e-3
 /**
  * Each round is also read without its history: with this probability something else happened than was told (another turn,
@@ -62,7 +62,7 @@ export function readInto(
     weight: Math.exp(log - best) / total,
   }))
   return {
-    hypotheses: pruned(weighed, thorough ? MOST_CARRIED : MOST_CARRIED_PLAIN),
+    hypotheses: pruned(weighed, thorough ? MOST_CARRIED : MOST_CARRIED_OLD),
     logEvidence: best + Math.log(total),
   }
 }

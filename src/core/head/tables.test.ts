@@ -174,7 +174,6 @@ test('where heads are thought to stand, and how surely', () => {
     'a forecast': seen([turned(TURNS)]),
     'three times as much as asked': seen([turned(TURNS.map((t) => t / 3)), unturned]),
     'worn, wood hoops': seen([turned(TURNS), unturned], { worn: true, hoop: 'wood' }),
-    'one story': seen([turned(TURNS), unturned], {}, { plain: true }),
     'twenty passes': seen([...long, unturned]),
     'four lugs': seen(
       [turned([0.125, 0, 0.125, 0], [228, 234, 228.4, 233]), { readingsHz: [236, 236, 236.4, 235] }],
@@ -254,7 +253,6 @@ test('where heads are thought to stand, and how surely', () => {
      "learned, far too little": "232.83 Hz ± 13.53; wave -14.9 3.1; lugs ± 14.8; k 12676 ± 4000; second 0.600 ± 0.100; out ; by pitch; surprise 1.0; log 0.0; stories mean 1.00; rods -1.3,0.6,1.3,-0.6,-1.3,0.6,1.3,-0.6 ± 5.51; hoop 1.20 ± 1.72",
      "one number for the head": "237.93 Hz ± 7.65; wave 11.8 -0.0; lugs ± 82.9; k 32591 ± 10223; second 0.380 ± 0.097; out ; by whole; surprise 1.0,1.0; log 0.0; stories peak 0.36 peak 0.24; rods 2.0,0.0,-2.0,0.0,2.0,0.0,-2.0,0.0 ± 1.85; hoop 0.00 ± 1.92",
      "one slip": "231.19 Hz ± 0.94; wave -22.8 4.6; lugs ± 2.1; k 31690 ± 11092; second 0.380 ± 0.100; out 6; by pitch; surprise 1.0; log 0.0; stories mean 1.00; rods -2.0,0.5,2.0,-0.5,-2.0,0.5,2.0,-0.5 ± 4.65; hoop 1.04 ± 1.64",
-     "one story": "236.68 Hz ± 0.79; wave -8.3 2.4; lugs ± 1.3; k 36114 ± 6668; second 0.385 ± 0.070; out ; by pitch; surprise 1.0,0.1; log 35.7; stories mean 1.00; rods -0.1,0.2,0.1,-0.2,-0.1,0.2,0.1,-0.2 ± 4.53; hoop 1.11 ± 1.56",
      "one that came again": "231.19 Hz ± 0.66; wave -22.8 4.6; lugs ± 1.5; k 31690 ± 11092; second 0.380 ± 0.100; out ; by pitch; surprise 1.0,0.0; log 25.7; stories mean 1.00; rods -2.2,0.5,2.2,-0.5,-2.2,0.5,2.2,-0.5 ± 4.61; hoop 1.15 ± 1.61",
      "other head free": "232.07 Hz ± 0.87; wave -22.8 3.1; lugs ± 1.7; k 31690 ± 11092; second 0.380 ± 0.100; out ; by pitch; surprise 1.0; log 0.0; stories mean 1.00; rods -2.0,0.3,2.0,-0.3,-2.0,0.3,2.0,-0.3 ± 4.64; hoop 1.03 ± 1.64",
      "poles 404 cents apart": "216.45 Hz ± 0.32; wave -104.0 -169.2; lugs ± 22.7; k 31690 ± 11092; second 0.380 ± 0.100; out ; by pitch; surprise 1.0; log 0.0; stories peak 1.00; rods -2.4,-1.9,2.4,1.9,-2.4,-1.9,2.4,1.9 ± 5.85; hoop 1.09 ± 1.89",

@@ -34,17 +34,20 @@ export function DisagreePanel({ view }: { view: BenchView }) {
         <p className="mt-3 text-lg leading-snug">{adviceText(plan)}</p>
       </div>
       {again ? <Questions view={view} /> : null}
-      <div className={clsx(ACTION_BAR, 'flex flex-wrap gap-3 md:mt-5')}>
-        <Button tone="act" big onClick={() => readAgain(session, lugs[0])}>
+      <div className={clsx(ACTION_BAR, 'flex gap-3 md:mt-4')}>
+        <Button tone="act" big className="px-4 whitespace-nowrap" onClick={() => readAgain(session, lugs[0])}>
           Tap {lugs[0]} again
         </Button>
-        <Button big className="px-4 text-base font-normal" onClick={() => believeReadings(session, [])}>
+        <Button
+          big
+          className="px-4 text-base font-normal whitespace-nowrap"
+          onClick={() => believeReadings(session, [])}
+        >
           They are so
         </Button>
       </div>
       <p className="mt-3 text-[15px] text-soft">
-        “They are so” goes lug by lug in small steps, as one school does; no whole head behaves so, and the
-        forecasts are wide.
+        “They are so” goes lug by lug in small steps, with wide forecasts: no whole head behaves so.
       </p>
     </>
   )

@@ -43,6 +43,15 @@ export function CommandProvider({ children }: { children: ReactNode }) {
   const router = useRouter()
   const { resolvedTheme, setTheme } = useTheme()
   const [dialog, setDialog] = useState<DialogName | null>(null)
+  // A dialog takes a moment to be there: what is typed meanwhile is meant for it, and is no single key.
+  const opening = useRef(false)
+  const open = useCallback((name: DialogName) => {
+    opening.current = true
+    setDialog(name)
+  }, [])
+  useEffect(() => {
+    opening.current = dialog !== null
+  }, [dialog])
   const soundInput = useRef<HTMLInputElement>(null)
   const kitInput = useRef<HTMLInputElement>(null)
 
@@ -51,11 +60,11 @@ export function CommandProvider({ children }: { children: ReactNode }) {
       session && {
         session,
         go: (to) => router.push(to),
-        open: setDialog,
+        open,
         toggleTheme: () => setTheme(resolvedTheme === 'dark' ? 'light' : 'dark'),
         pickFile: (kind) => (kind === 'sound' ? soundInput : kitInput).current?.click(),
       },
-    [session, router, resolvedTheme, setTheme],
+    [session, router, resolvedTheme, setTheme, open],
   )
 
   const run = useCallback(
@@ -70,9 +79,9 @@ export function CommandProvider({ children }: { children: ReactNode }) {
     () => ({
       run,
       isEnabled: (id) => Boolean(session && commandById(id).enabled(session)),
-      open: setDialog,
+      open,
     }),
-    [run, session],
+    [run, session, open],
   )
 
   const { singleKeys } = state.settings
@@ -81,7 +90,7 @@ export function CommandProvider({ children }: { children: ReactNode }) {
     for (const { id, shortcut } of COMMANDS) {
       if (!shortcut || (!singleKeys && !hasModifier(shortcut))) continue
       bindings[shortcut] = (event) => {
-        if (!hasModifier(shortcut) && isTyping(event)) return
+        if (!hasModifier(shortcut) && (opening.current || isTyping(event))) return
         event.preventDefault()
         run(id)
       }
