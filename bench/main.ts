@@ -1,3 +1,4 @@
+import { benchByChance } from './byChance'
 import { benchAdviceTime, benchEvening, benchRods } from './evening'
 import { benchFaults } from './faults'
 import { benchHearing } from './hearing'
@@ -16,3 +17,4 @@ benchFaults()
 benchPairs()
 benchEvening()
 benchRods()
+benchByChance()

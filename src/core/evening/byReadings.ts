@@ -12,7 +12,12 @@ const LARGEST_TURNS = 1 / 8
 const ASTRAY = 0.7
 const LEAST_ERROR_CENTS = 8
 
-export function byReadings(state: HeadState, targetHz: number, smallestStepTurns: number) {
+export function byReadings(
+  state: HeadState,
+  targetHz: number,
+  smallestStepTurns: number,
+  toleranceCents: number,
+) {
   const { lugs, newest, belief } = state
   const turns = new Array<number>(lugs).fill(0)
   const predictedHz = new Array<number>(lugs).fill(targetHz)
@@ -21,7 +26,11 @@ export function byReadings(state: HeadState, targetHz: number, smallestStepTurns
   for (const { lug, hz, errorHz } of newest) {
     const wanted = (PART_OF_NEED * (targetHz ** 2 - hz * hz)) / k
     const bounded = Math.max(-LARGEST_TURNS, Math.min(LARGEST_TURNS, wanted))
-    turns[lug] = Math.round(bounded / smallestStepTurns) * smallestStepTurns + 0
+    const rounded = Math.round(bounded / smallestStepTurns) * smallestStepTurns + 0
+    // A lug that lies outside gets the smallest step at least: one rod alone moves its lug by less than all together would.
+    const off = Math.abs(CENTS_PER_NEPER * Math.log(hz / targetHz))
+    turns[lug] =
+      rounded === 0 && off > toleranceCents / 2 ? Math.sign(targetHz - hz) * smallestStepTurns : rounded
     predictedHz[lug] = Math.sqrt(Math.max(1, hz * hz + k * turns[lug]))
     const moved = CENTS_PER_NEPER * Math.log(predictedHz[lug] / hz)
     predictedErrorCents[lug] = Math.hypot(LEAST_ERROR_CENTS, (CENTS_PER_NEPER * errorHz) / hz, ASTRAY * moved)

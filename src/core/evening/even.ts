@@ -121,10 +121,10 @@ export function even(request: EvenRequest): EvenAnswer {
 /** The turns of the pass: by the head as a whole, or lug by lug where its readings are to be taken as they are. */
 function passOf(
   { believe, smallestStepTurns = DEFAULT_SMALLEST_STEP }: EvenRequest,
-  { state, plan, asRead: { outside } }: Seen,
+  { state, plan, toleranceCents, asRead: { outside } }: Seen,
 ): { turns: number[]; predictedHz?: number[]; predictedErrorCents?: number[] } {
   if (believe !== 'readings') return { turns: plan.turns }
-  const pass = byReadings(state, plan.targetHz, smallestStepTurns)
+  const pass = byReadings(state, plan.targetHz, smallestStepTurns, toleranceCents)
   return outside ? pass : { ...pass, turns: pass.turns.map(() => 0) }
 }
 

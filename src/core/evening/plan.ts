@@ -57,7 +57,24 @@ export function choose(request: EvenRequest, state: HeadState, silent: readonly 
   if (state.knownBy !== 'pitch' && state.knownBy !== 'whole' && !('offsetTurns' in target)) {
     return towards({ mean: state.belief.x[MEAN], cosine: 0, sine: 0 }).plan
   }
-  return 'level' in target ? cheapest(state, towards) : towards(patternOf(target, state.belief)).plan
+  if ('level' in target) return cheapest(state, towards)
+  const pattern = patternOf(target, state.belief)
+  if (!isSwinging(state.meanHistoryHz2, pattern.mean)) return towards(pattern).plan
+  // A head that answers more than is believed is brought half the way: the whole one would only swing it over again.
+  const half = { ...pattern, mean: (pattern.mean + state.belief.x[MEAN]) / 2 }
+  return { ...towards(half).plan, target: pattern, targetHz: Math.sqrt(pattern.mean) }
+}
+
+/** A mean that went over its target and back, each time by this part of its square and more, swings. */
+const SWING_PART = 0.01
+const SWINGS = 3
+
+function isSwinging(history: readonly number[], target: number): boolean {
+  const errors = history.slice(-SWINGS).map((mean) => (mean - target) / target)
+  return (
+    errors.length === SWINGS &&
+    errors.every((error, i) => Math.abs(error) > SWING_PART && (i === 0 || error * errors[i - 1] < 0))
+  )
 }
 
 /** The best pass towards one pattern, and what it costs. */

@@ -248,8 +248,12 @@ test('lug by lug: six tenths of the need, an eighth at most, forecasts no surer 
     rounds: [{ readingsHz: [200, 199, 198, 196, 170, 204, 200, 200], readingErrorCents: 2 }],
   })
   const k = answer.learned.hz2PerTurn
-  const need = (hz: number) =>
-    Math.max(-0.125, Math.min(0.125, Math.round((32 * 0.6 * (200 ** 2 - hz * hz)) / k) / 32))
+  // A lug outside half the tolerance gets the smallest step at least.
+  const need = (hz: number) => {
+    const steps = Math.round((32 * 0.6 * (200 ** 2 - hz * hz)) / k) / 32
+    const least = Math.abs(1731.2 * Math.log(hz / 200)) > answer.toleranceCents / 2 ? 1 / 32 : 0
+    return Math.sign(200 - hz) * Math.min(0.125, Math.max(least, Math.abs(steps)))
+  }
   expect(answer.turns).toEqual([200, 199, 198, 196, 170, 204, 200, 200].map((hz) => need(hz) + 0))
   expect(Math.max(...answer.turns)).toBe(0.125)
   expect(answer.predictedErrorCents[0]).toBeCloseTo(Math.hypot(8, Math.hypot(2, 0.7)), 1)

@@ -123,6 +123,17 @@ export function turnNoise(
   ]
 }
 
+/** The head's answers are known less surely by a part of themselves, together: what moves one moves the other. */
+export function doubtAnswers(belief: Belief, part: number): Belief {
+  const next = copyBelief(belief)
+  const [k, second] = [part * belief.x[TURN_LAW], part * belief.x[SECOND]]
+  next.p[TURN_LAW * 6] += k * k
+  next.p[SECOND * 6] += second * second
+  next.p[TURN_LAW * 5 + SECOND] += k * second
+  next.p[SECOND * 5 + TURN_LAW] += k * second
+  return next
+}
+
 /** What is believed of a head's evenness alone: its mean taken to be where it is thought, however little is known of it. */
 export function asIfPitchWereKnown(belief: Belief): Belief {
   const next = copyBelief(belief)

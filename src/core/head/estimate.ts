@@ -1,7 +1,7 @@
 import { turnLawPrior } from '../membrane/turnLaw'
 import { median } from '../numeric/median'
 import { CENTS_PER_NEPER } from '../units/pitch'
-import { slackBelief, startingBelief, stateLugHz, turnNoise } from './belief'
+import { doubtAnswers, slackBelief, startingBelief, stateLugHz, turnNoise } from './belief'
 import { earReadings } from './ear'
 import { DEFAULT_GAUGE_ERROR, learnGaugeLaw, meanDial, tensionOf } from './gauge'
 import { harmonicsOf } from './harmonics'
@@ -77,6 +77,12 @@ const AXIS_OF_STANDING = 0.08
 const THOROUGH_ROUNDS = 4
 /** Rounds from further back say nothing of the head as it stands that newer ones do not. */
 const LONGEST_HISTORY = 16
+/**
+ * From slack to the first reading a head settles and its slack is taken up: what it answered over all of that is less than
+ * what it will answer to the next turn, by a part that is not known. And from pass to pass its answers drift by so much.
+ */
+const SECANT_DOUBT = 0.25
+const DRIFT_OF_ANSWERS = 0.04
 /** Unevenness as found, relative to the squared pitch: a head that was tuned once, and one that is far out. */
 const AS_FOUND: ReadonlyArray<{ size: number; weight: number }> = [
   { size: 0.04, weight: 0.6 },
@@ -158,6 +164,7 @@ export function estimateHead(head: EvenHead, history: readonly Round[], known: K
         state.rods = roughAsSeen(state.rods, seen)
       }
       state.rods = withPitch(state.rods, now, lugs)
+      if (!anyRead && start === 'slack') each((belief) => doubtAnswers(belief, SECANT_DOUBT))
       state.knownBy = 'pitch'
       anyRead = true
     }
@@ -219,6 +226,7 @@ export function estimateHead(head: EvenHead, history: readonly Round[], known: K
       const turns = round.turns
       const first = presses === 0
       each((belief) => turn(belief, harmonicsOf(turns), turnNoise(belief, turns, pressed, first)))
+      if (turns.some((turned) => turned !== 0)) each((belief) => doubtAnswers(belief, DRIFT_OF_ANSWERS))
       state.rods = rodsTurned(state.rods, turns)
       if (pressed) presses++
     }

@@ -11,7 +11,7 @@ const SOURCES: ReadonlyArray<{ value: Settings['source']; label: string; says: s
   { value: 'typed', label: 'Typed numbers', says: 'from a tuner of yours' },
   { value: 'gauge', label: 'A dial gauge', says: 'silent' },
   { value: 'ear', label: 'My own ears', says: 'higher, lower, alike' },
-  { value: 'practice', label: 'The practice drum', says: 'simulated, for this sitting only' },
+  { value: 'practice', label: 'The practice drum', says: 'simulated, this sitting' },
 ]
 
 /** Before the first reading of a drum of one's own: where readings come from. Asked once. */
