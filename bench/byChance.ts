@@ -1,4 +1,4 @@
-import { CHANCE_DRUMS, fromSlack } from '@/core/fitting/chanceHand'
+import { CHANCE_DRUMS, fromSlack } from './chanceHand'
 import { median, printTable, quantile } from './stats'
 
 /** From slack to even by a hand of chance (extra turns, skipped rods, half steps) beside a hand that does as it is asked. */

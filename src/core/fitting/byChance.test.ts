@@ -1,4 +1,4 @@
-import { CHANCE_DRUMS, fromSlack } from './chanceHand'
+import { CHANCE_DRUMS, fromSlack } from '../../../bench/chanceHand'
 
 test('from slack to even with extra turns, skipped rods and half steps: each head ends even, in not many more moves', () => {
   for (const drum of CHANCE_DRUMS) {

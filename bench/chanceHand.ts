@@ -1,7 +1,7 @@
-import { even } from '../evening/even'
-import { spreadCents } from '../head/harmonics'
-import type { EvenHead, Round } from '../head/types'
-import { seededRandom } from '../numeric/random'
+import { even } from '@/core/evening/even'
+import { spreadCents } from '@/core/head/harmonics'
+import type { EvenHead, Round } from '@/core/head/types'
+import { seededRandom } from '@/core/numeric/random'
 import {
   afterPressing,
   afterTurning,
@@ -9,11 +9,11 @@ import {
   slackRods,
   turnedByHand,
   type PracticeDrum,
-} from '../practice/drum'
-import { lugTruth } from '../practice/model'
-import { centsBetween, shiftByCents } from '../units/pitch'
-import { estimateHead } from '../head/estimate'
-import { climb } from './climb'
+} from '@/core/practice/drum'
+import { lugTruth } from '@/core/practice/model'
+import { centsBetween, shiftByCents } from '@/core/units/pitch'
+import { estimateHead } from '@/core/head/estimate'
+import { climb } from '@/core/fitting/climb'
 
 /**
  * From slack to even by a hand of chance: wrinkles tightened at single rods, rods skipped, half steps. The rounds know what
