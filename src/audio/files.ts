@@ -9,6 +9,11 @@ const LARGEST_BYTES = 200 * 1024 * 1024
 export async function readSoundFile(file: File): Promise<SoundFile> {
   if (file.size > LARGEST_BYTES)
     return { ok: false, why: 'The recording is larger than 200 MB. Cut it and try again.' }
+  if (/^(image|video|application\/pdf|text)/.test(file.type) && !/\.(wav|m4a|mp4)$/i.test(file.name))
+    return {
+      ok: false,
+      why: `${file.name} is no recording. Choose a sound file: WAV, FLAC, OGG, MP3, AIFF or M4A.`,
+    }
   const bytes = new Uint8Array(await file.arrayBuffer())
   const wav = decodeWav(bytes)
   if (wav.ok) return { ok: true, samples: toMono(wav.sound).slice(), rateHz: wav.sound.rateHz }

@@ -138,13 +138,12 @@ test('the sound of a reading is kept only when wanted, and a full disk never cos
   stopListening(bench.session)
 })
 
-test('two taps are refused while lugs are read, and tick the open move off afterwards; one is a check', async () => {
+test('two taps while lugs are read are one reading, and tick the open move off afterwards; one is a check', async () => {
   const bench = await listening()
   watchAdvice(bench.session)
   await bench.hear(1, 0.35)
-  expect(readingsOf(bench).size).toBe(0)
-  expect(bench.session.get().bench.lastTap?.why).toMatch(/Two strokes/)
-  for (let lug = 1; lug <= 6; lug++) await bench.hear(lug)
+  expect(readingsOf(bench).size).toBe(1)
+  for (let lug = 2; lug <= 6; lug++) await bench.hear(lug)
   await new Promise((resolve) => setTimeout(resolve, 20))
   const before = currentView(bench.session)!
   expect(before.phase).toBe('turn')

@@ -10,6 +10,7 @@ export function tapRecord(tap: Tap, a4Hz: number) {
     atSeconds: tap.verdict === 'no-tap' ? null : digits(tap.atSeconds, 4),
     verdict: tap.verdict,
     ...(tap.why === null ? {} : { why: tap.why }),
+    ...(tap.warning ? { warning: tap.warning } : {}),
     hz: tap.hz === null ? null : digits(tap.hz, 2),
     standardErrorHz: tap.standardErrorHz === null ? null : digits(tap.standardErrorHz, 3),
     note: note && note.name,

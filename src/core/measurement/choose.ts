@@ -24,6 +24,9 @@ const SIZE_PRIOR_CENTS = 700
 const WRONG_EXPECTATION = 0.02
 const DEFAULT_EXPECT_CENTS = 120
 
+/** A loud tone below, down to this part of the pitch, says that this is a higher one: nothing of a head lies lower. */
+const LOWEST_BELOW = 0.25
+
 /** Groups modes into candidates and weighs them; best first. Empty when the band leaves none. */
 export function chooseLugMode<M extends Mode>(modes: readonly M[], options: MeasureOptions): Candidate<M>[] {
   const groups = group(modes).filter(({ hz }) => {
@@ -110,6 +113,6 @@ function logPattern<M extends Mode>(
     })
   if (tap !== 'centre' && has(1.33, 1.47, level - 30)) score += 1.2
   // With the centre touched the lug mode is the lowest that rings loud: a loud one below says that this is a higher one.
-  if (has(0.4, 0.9, level - 12)) score -= 2.5
+  if (has(LOWEST_BELOW, 0.9, level - 12)) score -= 2.5
   return score
 }

@@ -1,5 +1,6 @@
 import { practiceHead } from '../practice/drum'
 import { playTap } from '../practice/tap'
+import { seededRandom } from '../numeric/random'
 import { centsBetween } from '../units/pitch'
 import { Listener } from './listener'
 import { combineReadings } from './combine'
@@ -45,6 +46,104 @@ test('a walk around the drum, in blocks of any size, gives every lug once and in
   expect(heard.map(({ tap }) => tap.verdict)).toEqual(['ok', 'ok', 'ok', 'ok'])
   heard.forEach(({ tap }, i) => expect(Math.abs(centsBetween(truth[i], tap.hz!))).toBeLessThan(10))
 }, 30_000)
+
+/** Taps of a practice drum, so many seconds apart, the first after a while of noise. */
+function strokes(apart: number[], rateHz = RATE_HZ, firstSeconds = 0.5) {
+  const head = practiceHead(
+    {
+      ...{ seedText: 'row', diameterInches: 12, depthInches: 8, lugs: 6, hoop: 'triple-flanged' as const },
+      ...{ threadPitchMm: 1.058, pliesMils: [7, 7], otherPliesMils: [7] },
+    },
+    { evenHz: 190, rods: [0, 0, 0, 0, 0, 0] },
+    { lugHz: 300, muted: true },
+  )
+  const times = apart.reduce((all, each) => [...all, all.at(-1)! + each], [firstSeconds])
+  const samples = new Float32Array(Math.round((times.at(-1)! + 1.9) * rateHz))
+  const random = seededRandom(3)
+  for (let i = 0; i < samples.length; i++) samples[i] = 3e-4 * random.normal()
+  times.forEach((seconds, i) => {
+    const tap = playTap(head, {
+      lug: 1 + (i % 6),
+      rateHz,
+      seed: 40 + i,
+      noiseDb: -90,
+      finger: true,
+      seconds: 1.8,
+      leadSeconds: 0,
+    })
+    const at = Math.round(seconds * rateHz)
+    for (let k = 0; k < tap.samples.length && at + k < samples.length; k++) samples[at + k] += tap.samples[k]
+  })
+  return { samples, times }
+}
+
+function listenTo(samples: Float32Array, rateHz: number, block: number) {
+  const listener = new Listener(rateHz, { diameterInches: 12, expectHz: 190, expectCents: 200 })
+  const taps = []
+  for (let at = 0; at < samples.length; at += block)
+    taps.push(...listener.push(samples.slice(at, at + block)).taps)
+  return taps
+}
+
+test('the same sound gives the same taps in blocks of any size', () => {
+  const { samples } = strokes([1.4, 0.9, 1.7])
+  const said = [128, 1000, 4096, samples.length].map((block) =>
+    listenTo(samples, RATE_HZ, block).map(({ tap }) => [tap.verdict, tap.hz, tap.atSeconds]),
+  )
+  expect(said[0].length).toBe(4)
+  for (const other of said.slice(1)) expect(other).toEqual(said[0])
+}, 30_000)
+
+test('wherever in the stream a stroke falls it is heard', () => {
+  for (let i = 0; i < 24; i++) {
+    const { samples, times } = strokes([], RATE_HZ, 0.5 + 0.005 * i)
+    const taps = listenTo(samples, RATE_HZ, 2048)
+    expect(taps.map(({ tap }) => tap.verdict)).toEqual(['ok'])
+    expect(Math.abs(taps[0].tap.atSeconds - times[0])).toBeLessThan(0.015)
+  }
+}, 60_000)
+
+test.each([
+  ['1.0 s', 1],
+  ['0.8 s', 0.8],
+  ['0.65 s', 0.65],
+])(
+  'strokes %s apart are all heard, each with the one before it named',
+  (_name, apart) => {
+    const { samples, times } = strokes([apart, apart, apart])
+    const taps = listenTo(samples, RATE_HZ, 1024)
+    expect(taps.length).toBe(4)
+    taps.forEach(({ tap, afterSeconds }, i) => {
+      expect(Math.abs(tap.atSeconds - times[i])).toBeLessThan(0.02)
+      if (i > 0) expect(afterSeconds).toBeCloseTo(apart, 1)
+      else expect(afterSeconds).toBeNull()
+    })
+    expect(
+      taps.filter(({ tap }) => tap.hz !== null && Math.abs(centsBetween(190, tap.hz)) < 25).length,
+    ).toBeGreaterThanOrEqual(3)
+  },
+  30_000,
+)
+
+test('a stick that bounces is one stroke, and what comes after it is heard all the same', () => {
+  const { samples, times } = strokes([0.12, 0.9])
+  const taps = listenTo(samples, RATE_HZ, 1024)
+  expect(taps.map(({ tap }) => Math.round(10 * tap.atSeconds))).toEqual(
+    [times[0], times[2]].map((at) => Math.round(10 * at)),
+  )
+  expect(taps[0].againSeconds).toBeCloseTo(0.12, 1)
+}, 30_000)
+
+test.each([16_000, 44_100, 48_000])(
+  'the same taps at %d samples a second',
+  (rateHz) => {
+    const { samples, times } = strokes([1.5, 1.1], rateHz)
+    const taps = listenTo(samples, rateHz, 512)
+    expect(taps.map(({ tap }) => tap.verdict)).toEqual(['ok', 'ok', 'ok'])
+    taps.forEach(({ tap }, i) => expect(Math.abs(tap.atSeconds - times[i])).toBeLessThan(0.02))
+  },
+  30_000,
+)
 
 test('silence is never a tap, however long', () => {
   const listener = new Listener(RATE_HZ)

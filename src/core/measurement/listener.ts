@@ -23,6 +23,8 @@ export interface MeasuredTap {
   strokeSeconds: number
   /** Seconds after which a second stroke followed while this one rang; null for none. */
   againSeconds: number | null
+  /** Seconds since the stroke before, where this one followed while that one still rang; null for none. */
+  afterSeconds: number | null
 }
 
 const KEPT_SECONDS = 3.5
@@ -32,13 +34,25 @@ const SHORTEST_SECONDS = 0.25
 /** Quieter than this is no stroke, whatever its shape: full scale is 1. */
 const QUIETEST_PEAK = 0.004
 const NOISE_SECONDS = 0.3
+/** Sound is looked through in steps of the stream, whatever blocks it comes in. */
+const STEP_SECONDS = 0.06
+/** A stroke must be seen for so long to be placed; what lies nearer to the end of a search is searched again. */
+const SEEN_SECONDS = 0.06
+const OVERLAP_SECONDS = 0.06
+/** A stroke this soon after another is a stick that bounced: no stroke of its own. */
+const BOUNCE_SECONDS = 0.2
+
+interface Pending extends Onset {
+  /** Sample of the stroke before, while that one still rang. */
+  after: number | null
+}
 
 export class Listener {
   private readonly buffer: Float32Array
   private filled = 0
   /** Samples dropped off the front so far: places in the stream are kept from its beginning. */
   private dropped = 0
-  private pending: Onset | null = null
+  private pending: Pending | null = null
   private searchedTo = 0
   private noise = 0
   /** No stroke is heard between these places of the stream. */
@@ -51,12 +65,18 @@ export class Listener {
     this.buffer = new Float32Array(Math.round(KEPT_SECONDS * rateHz))
   }
 
-  /** Takes the next block; @returns what was heard. */
+  /** Takes the next block; @returns what was heard. The same sound gives the same taps in blocks of any size. */
   push(block: Float32Array): Heard {
-    this.append(block)
     const taps: MeasuredTap[] = []
-    if (!this.pending) this.search()
-    if (this.pending && this.rungOut()) taps.push(this.measurePending())
+    const step = Math.round(STEP_SECONDS * this.rateHz)
+    for (let at = 0; at < block.length;) {
+      const part = block.subarray(at, at + step - (this.end() % step))
+      this.append(part)
+      at += part.length
+      if (this.end() % step > 0) continue
+      if (!this.pending) this.search()
+      if (this.pending && this.rungOut()) taps.push(this.measurePending())
+    }
     let level = 0
     for (const x of block) level = Math.max(level, Math.abs(x))
     return { level, noise: this.noise, taps, ringing: this.pending !== null }
@@ -95,17 +115,15 @@ export class Listener {
   private search(): void {
     const heardFrom = this.searchedTo >= this.deaf.from ? this.deaf.to : 0
     const from = Math.max(this.dropped, heardFrom, this.searchedTo - Math.round(NOISE_SECONDS * this.rateHz))
-    // The newest 30 ms wait for the next block: a stroke must be seen whole to be placed.
-    const to = this.end() - Math.round(0.03 * this.rateHz)
+    const to = this.end() - Math.round(SEEN_SECONDS * this.rateHz)
     if (to <= this.searchedTo || to - from < 0.1 * this.rateHz) return
-    const stretch = this.slice(from, to)
-    const onset = findOnsets(stretch, this.rateHz, 0.05).find((found) => {
+    const onset = findOnsets(this.slice(from), this.rateHz, 0.05).find((found) => {
       const at = from + found.sample
-      return at >= this.searchedTo && !this.isDeaf(at) && this.peakAfter(at) > QUIETEST_PEAK
+      return at >= this.searchedTo && at < to && !this.isDeaf(at) && this.peakAfter(at) > QUIETEST_PEAK
     })
-    if (onset) this.pending = { ...onset, sample: from + onset.sample }
-    else this.learnNoise(stretch)
-    this.searchedTo = to
+    if (onset) this.pending = { ...onset, sample: from + onset.sample, after: null }
+    else this.learnNoise(this.slice(from, to))
+    this.searchedTo = Math.max(this.searchedTo, to - Math.round(OVERLAP_SECONDS * this.rateHz))
   }
 
   private isDeaf(at: number): boolean {
@@ -144,23 +162,40 @@ export class Listener {
       this.deaf.from > pending.sample ? Math.min(samples.length, this.deaf.from - from) : samples.length
     const again = secondStroke(samples, this.rateHz, onset.sample)
     const end = Math.min(again ?? heardTo, heardTo)
-    this.pending = null
-    this.searchedTo = this.end()
+    this.pending = this.next(pending, from, samples)
+    this.searchedTo = Math.max(
+      pending.sample + Math.round(BOUNCE_SECONDS * this.rateHz),
+      this.end() - Math.round((SEEN_SECONDS + OVERLAP_SECONDS) * this.rateHz),
+    )
     const tap = measureTap(samples, this.rateHz, onset, end, this.options)
     return {
       tap: { ...tap, atSeconds: pending.sample / this.rateHz },
       samples,
       strokeSeconds: onset.sample / this.rateHz,
       againSeconds: again === null ? null : (again - onset.sample) / this.rateHz,
+      afterSeconds: pending.after === null ? null : (pending.sample - pending.after) / this.rateHz,
     }
+  }
+
+  /** A stroke that fell while the last one rang is the next to be measured; one that bounced is none. */
+  private next(last: Pending, from: number, samples: Float32Array): Pending | null {
+    const bounced = last.sample - from + Math.round(BOUNCE_SECONDS * this.rateHz)
+    const again = secondStroke(samples, this.rateHz, last.sample - from, bounced)
+    if (again === null || this.isDeaf(from + again)) return null
+    return { sample: from + again, strength: 1, after: last.sample }
   }
 }
 
-/** Where the next stroke begins inside a stretch, if there is one. */
-function secondStroke(samples: Float32Array, rateHz: number, first: number): number | null {
+/** Where the next stroke begins inside a stretch, from some sample on, if there is one. */
+function secondStroke(
+  samples: Float32Array,
+  rateHz: number,
+  first: number,
+  from = first + 0.05 * rateHz,
+): number | null {
   if (edgeEnvelope(samples, rateHz).length === 0) return null
-  const later = findOnsets(samples, rateHz, 0.2).find(({ sample }) => sample > first + 0.05 * rateHz)
-  return later ? later.sample : clickWhileRinging(samples, rateHz, first)
+  const later = findOnsets(samples, rateHz, 0.2).find(({ sample }) => sample > from)
+  return later ? later.sample : clickWhileRinging(samples, rateHz, first, from)
 }
 
 const CLICK_SECONDS = 0.002
@@ -173,7 +208,12 @@ const CLICK_BEFORE = 10
  * A second stroke while the first still rings hardly shows in the sound's level. Its click does, once the tones are taken
  * down: the second difference weighs by the square of the frequency.
  */
-function clickWhileRinging(samples: Float32Array, rateHz: number, first: number): number | null {
+function clickWhileRinging(
+  samples: Float32Array,
+  rateHz: number,
+  first: number,
+  from: number,
+): number | null {
   const hop = Math.max(1, Math.round(CLICK_SECONDS * rateHz))
   const sharp = Float64Array.from({ length: Math.floor(samples.length / hop) }, (_, k) => {
     let sum = 0
@@ -183,7 +223,8 @@ function clickWhileRinging(samples: Float32Array, rateHz: number, first: number)
   })
   const at = Math.floor(first / hop)
   const loud = Math.max(...sharp.subarray(at, at + 8))
-  for (let k = at + Math.round(0.15 / CLICK_SECONDS); k < sharp.length; k++) {
+  const earliest = Math.max(at + Math.round(0.15 / CLICK_SECONDS), Math.ceil(from / hop))
+  for (let k = earliest; k < sharp.length; k++) {
     const before = Math.max(...sharp.subarray(k - CLICK_BEFORE, k - 1))
     if (sharp[k] > CLICK_PART * loud && sharp[k] > CLICK_RISE * before) return k * hop
   }

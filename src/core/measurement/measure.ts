@@ -1,9 +1,9 @@
 import { shiftByCents } from '../units/pitch'
-import { findOnsets, type Onset } from './onsets'
+import { beginsStruck, findOnsets, type Onset } from './onsets'
 import { objection, type Objection } from './plausible'
 import { rattle } from './rattle'
 import { readingOf } from './reading'
-import { bandFor, cutTail, WIDE_BAND } from './tail'
+import { bandFor, CLICK_SECONDS, cutTail, WIDE_BAND } from './tail'
 import type { MeasureOptions, Mode, Tap, Verdict } from './types'
 import { glideOf, ringOf } from './whole'
 import { bestWindow } from './window'
@@ -49,7 +49,7 @@ const WORST_ERROR_CENTS = 12
  * The pitch reported is the settled one, after the glide (docs/decisions/settled-pitch.md).
  */
 export function measureSound(samples: Float32Array, rateHz: number, options: MeasureOptions = {}): Tap[] {
-  const onsets = findOnsets(samples, rateHz)
+  const onsets = strokesIn(samples, rateHz)
   const taps: Tap[] = []
   for (let i = 0; i < onsets.length; i++) {
     const onset = onsets[i]
@@ -61,6 +61,17 @@ export function measureSound(samples: Float32Array, rateHz: number, options: Mea
     i += doubled
   }
   return taps.length ? taps : [{ ...refuse({ sample: 0, strength: 0 }, rateHz, 'no-tap') }]
+}
+
+/** A stroke so near the beginning is the one that the recording was cut at. */
+const CUT_SECONDS = 0.03
+
+/** The strokes of a recording, in time order; the first may be its very beginning. */
+function strokesIn(samples: Float32Array, rateHz: number): Onset[] {
+  const found = findOnsets(samples, rateHz)
+  const later = found.filter(({ sample }) => sample > CUT_SECONDS * rateHz)
+  const first = beginsStruck(samples, rateHz, later[0]?.sample ?? samples.length)
+  return first ? [first, ...later] : found
 }
 
 function doubles(onsets: Onset[], i: number, rateHz: number): number {
@@ -96,7 +107,9 @@ export function measureTap(
   end: number,
   options: MeasureOptions,
 ): Tap {
-  if (isClipped(samples, onset.sample, end)) return refuse(onset, rateHz, 'clipped')
+  const railedAt = lastRailed(samples, onset.sample, end)
+  const strokeOnly = railedAt !== null && railedAt < onset.sample + CLICK_SECONDS * rateHz
+  if (railedAt !== null && !strokeOnly) return refuse(onset, rateHz, 'clipped')
   const wide = cutTail(samples, rateHz, onset.sample, end)
   if (!wide) return refuse(onset, rateHz, 'too-quiet')
   if (wide.snrDb < LOWEST_SNR_DB) return refuse(onset, rateHz, 'too-quiet')
@@ -128,6 +141,7 @@ export function measureTap(
     atSeconds: onset.sample / rateHz,
     verdict: 'ok',
     why: null,
+    ...(strokeOnly ? { warning: 'clipped-stroke' as const } : {}),
     ...reading,
     poles: best.poles.map(plain),
     modes,
@@ -146,14 +160,16 @@ function plain({ hz, decaySeconds, levelDb, standardErrorHz, decayErrorSeconds, 
   return { hz, decaySeconds, levelDb, standardErrorHz, decayErrorSeconds, levelErrorDb }
 }
 
-function isClipped(samples: Float32Array, from: number, to: number): boolean {
+/** The last sample of a tap that stands at the rail in a run of such; null where none does. */
+function lastRailed(samples: Float32Array, from: number, to: number): number | null {
   let top = 0
   for (let i = from; i < to; i++) top = Math.max(top, Math.abs(samples[i]))
-  if (top < 0.3) return false
+  if (top < 0.3) return null
   let run = 0
+  let last: number | null = null
   for (let i = from; i < to; i++) {
     run = Math.abs(samples[i]) > 0.9995 * top ? run + 1 : 0
-    if (run >= CLIPPED_RUN) return true
+    if (run >= CLIPPED_RUN) last = i
   }
-  return false
+  return last
 }

@@ -117,6 +117,41 @@ function clickOnsets(samples: ArrayLike<number>, rateHz: number, strongest: numb
   return onsets.filter((onset) => onset.strength >= strongest)
 }
 
+/** A recording that is cut at the stroke has nothing before it: it begins loud and dies away by this much, in rms. */
+const DIES_AWAY = 3
+const BEGINS_SECONDS = 0.05
+const LOOKED_SECONDS = 1.5
+const QUIET_SECONDS = 0.03
+
+/**
+ * The stroke that a sound begins with, if it does, as samples and cropped clips do: no rise is to be seen, so what tells is that the
+ * first moments are the loudest and what follows sinks. Steady noise, and what swells, has none: null.
+ * @param end sample of the next stroke, or the end of the sound
+ */
+export function beginsStruck(samples: ArrayLike<number>, rateHz: number, end: number): Onset | null {
+  const step = Math.max(1, Math.round(QUIET_SECONDS * rateHz))
+  const last = Math.min(end, Math.round(LOOKED_SECONDS * rateHz))
+  let first = 0
+  let loudest = 0
+  let quietest = Infinity
+  for (let at = 0; at + step <= last; at += step) {
+    let sum = 0
+    for (let i = at; i < at + step; i++) sum += samples[i] ** 2
+    const rms = Math.sqrt(sum / step)
+    if (at < BEGINS_SECONDS * rateHz) first = Math.max(first, rms)
+    else {
+      loudest = Math.max(loudest, rms)
+      quietest = Math.min(quietest, rms)
+    }
+  }
+  const struck = first > DIES_AWAY * quietest && first > LOUDEST_AT_ONCE * loudest
+  const hop = Math.max(1, Math.round(HOP_SECONDS * rateHz))
+  return struck ? { sample: sharpen(samples, 0, hop), strength: 1 } : null
+}
+
+/** Two tones that begin upside down to each other swell as they beat: the first moments may be this part of the loudest. */
+const LOUDEST_AT_ONCE = 0.6
+
 /** Moves an onset to the first sample that reaches a fifth of the steepest edge within the next 8 ms. */
 function sharpen(samples: ArrayLike<number>, from: number, hop: number): number {
   const end = Math.min(samples.length, from + 4 * hop)

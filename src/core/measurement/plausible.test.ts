@@ -40,9 +40,29 @@ describe('what speaks against a reading', () => {
   })
 
   test('whole multiples and chords are no head’s, an inharmonic head is', () => {
-    expect(judge(tap, [mode(110), mode(220, 0.2, -3), mode(330, 0.2, -6), mode(440, 0.2, -9)])).toBe('tone')
-    const chord = [130, 164, 195].flatMap((hz) => [mode(hz), mode(2 * hz, 0.2, -6)])
+    const string = (decay: number) => [1, 2, 3, 4].map((n) => mode(110 * n, decay, -3 * (n - 1)))
+    expect(judge(tap, string(0.4))).toBe('tone')
+    const chord = [130, 164, 195].flatMap((hz) => [mode(hz, 0.4), mode(2 * hz, 0.3, -6)])
     expect(judge(tap, chord)).toBe('tone')
+    // Half of a string's tones within 65 cycles die as a head's do.
+    expect(judge(tap, string(0.12))).toBeNull()
+  })
+
+  test('a head that moves much air rings near 3 : 4 : 5 : 6 and is a head all the same', () => {
+    const head = [
+      [199.6, 0.21],
+      [266.2, 0.14],
+      [333.9, 0.14],
+      [400.3, 0.09],
+    ].map(([hz, decay], i) => mode(hz, decay, -3 * i))
+    expect(judge(tap, head)).toBeNull()
+  })
+
+  test('a low drum with little ring: a thud, unless every bit of it is known to be a tone', () => {
+    const low = [mode(52.2, 0.11)]
+    expect(judge(tap, low, 0, 0.9)).toBe('thud')
+    expect(judge(tap, low, 0, 0.98)).toBeNull()
+    expect(judge(tap, [mode(52.2, 0.08)], 0, 0.98)).toBe('thud')
   })
 
   test('what swells was not struck, unless two known tones beat', () => {

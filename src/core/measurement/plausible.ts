@@ -1,3 +1,4 @@
+import { median } from '../numeric/median'
 import type { Candidate } from './choose'
 import type { Tail } from './tail'
 import type { Mode } from './types'
@@ -6,6 +7,8 @@ import type { Mode } from './types'
 const LOWEST_PITCH_HZ = 33
 /** Fewer cycles than this within a decay are a thud. */
 const FEWEST_CYCLES = 6.5
+/** ... unless every bit of it is known to be a tone. */
+const FEWEST_WELL_EXPLAINED = 4.5
 /** A drum's tone does not last: longer decays are a voice, an instrument, a hum that came in. */
 const LONGEST_DECAY_SECONDS = 3
 /** A stroke is loudest at once; what grows by this factor later was not struck. */
@@ -21,6 +24,12 @@ const HARMONIC_DB = -22
 const OVERTONES = [2, 3, 4]
 const OVERTONE_CENTS = 8
 const CHORD_PAIRS = 2
+/**
+ * A head that moves much air rings near 2 : 3 : 4 : 5 as well (loaded kettledrums: Rossing, *Science of Percussion
+ * Instruments*; from memory). What tells it from a string or a pipe is how soon it dies: half of its loud tones within so
+ * many cycles, decay times frequency.
+ */
+const HEAD_CYCLES = 65
 /** Treble against the tail's own rms: wires on the head. */
 const RATTLE = 10 ** (-12 / 20)
 
@@ -38,7 +47,8 @@ export function objection(
   const body = rms(tail, 0.025, 0.125)
   if (rattleRms > RATTLE * body) return 'wires'
   if (longest.hz < LOWEST_PITCH_HZ) return 'thud'
-  if (longest.hz * longest.decaySeconds < FEWEST_CYCLES) return longest.hz < 90 ? 'thud' : 'choked'
+  const fewest = explained > WELL_EXPLAINED ? FEWEST_WELL_EXPLAINED : FEWEST_CYCLES
+  if (longest.hz * longest.decaySeconds < fewest) return longest.hz < 90 ? 'thud' : 'choked'
   const first = rms(tail, 0, 0.06)
   const later = Math.max(rms(tail, 0.06, 0.14), rms(tail, 0.14, 0.25), rms(tail, 0.25, 0.4))
   if (later > (explained > WELL_EXPLAINED ? BEATING_SWELL : SWELL) * first) return 'not-struck'
@@ -71,7 +81,8 @@ function asTones(modes: readonly Mode[]): Mode[][] {
 /** At least three loud modes at whole multiples of one of them or of its half: a string, a reed, a voice. */
 function isHarmonic(modes: readonly Mode[]): boolean {
   const loud = modes.filter((mode) => mode.levelDb > HARMONIC_DB)
-  if (loud.length < HARMONICS) return false
+  if (loud.length < HARMONICS || median(loud.map(({ hz, decaySeconds }) => hz * decaySeconds)) < HEAD_CYCLES)
+    return false
   const overtone = (low: Mode, high: Mode) =>
     OVERTONES.some((ratio) => Math.abs(1200 * Math.log2(high.hz / low.hz / ratio)) < OVERTONE_CENTS)
   const tones = asTones(loud)

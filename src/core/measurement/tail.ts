@@ -35,7 +35,7 @@ const FAINT_LINE = 3e-3
 const LINE_OVER_FLOOR = 40
 const ROOM = 1.1
 /** The click is over after 10 to 15 ms. */
-const CLICK_SECONDS = 0.022
+export const CLICK_SECONDS = 0.022
 const LONGEST_SECONDS = 1.6
 const SHORTEST_SECONDS = 0.05
 const BLOCK_SECONDS = 0.02

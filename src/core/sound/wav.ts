@@ -133,13 +133,41 @@ export function encodeWav(samples: ArrayLike<number>, rateHz: number): Uint8Arra
   return bytes
 }
 
+/** Blocks by which channels are compared, and what a channel that is overdriven is worth against one that is not. */
+const BLOCK_SECONDS = 0.02
+const OVERDRIVEN_WORTH = 0.1
+const RAIL = 0.9995
+const RAIL_RUN = 4
+/** Quieter than this, full scale 1, is silence. */
+const SILENCE = 1e-5
+
 /**
- * All channels as one. The louder channel is taken rather than the mean: two microphones at different distances
- * cancel each other at some pitches.
+ * All channels as one: the one that stands furthest out of its own quiet, overdriven ones last. One is taken rather than the
+ * mean, since two microphones at different distances cancel each other at some pitches.
  */
-export function toMono(sound: Sound): Float32Array {
-  if (sound.channels.length === 1) return sound.channels[0]
-  const energy = (channel: Float32Array) => channel.reduce((sum, x) => sum + x * x, 0)
-  const energies = sound.channels.map(energy)
-  return sound.channels[energies.indexOf(Math.max(...energies))]
+export function toMono({ channels, rateHz }: Sound): Float32Array {
+  if (channels.length === 1) return channels[0]
+  const worths = channels.map((channel) => worthOf(channel, rateHz))
+  return channels[worths.indexOf(Math.max(...worths))]
+}
+
+function worthOf(channel: Float32Array, rateHz: number): number {
+  const block = Math.max(1, Math.round(BLOCK_SECONDS * rateHz))
+  const levels = Array.from({ length: Math.max(1, Math.floor(channel.length / block)) }, (_, k) => {
+    let sum = 0
+    for (let i = k * block; i < Math.min(channel.length, (k + 1) * block); i++) sum += channel[i] ** 2
+    return Math.sqrt(sum / block)
+  }).sort((a, b) => a - b)
+  const worth = levels.at(-1)! / (levels[Math.floor(0.2 * levels.length)] + SILENCE)
+  return isOverdriven(channel) ? OVERDRIVEN_WORTH * worth : worth
+}
+
+/** Some samples in a row at full scale; a lone one is none. */
+function isOverdriven(channel: Float32Array): boolean {
+  let run = 0
+  for (const x of channel) {
+    run = Math.abs(x) >= RAIL ? run + 1 : 0
+    if (run >= RAIL_RUN) return true
+  }
+  return false
 }

@@ -88,6 +88,11 @@ function One({ heard, view }: { heard: HeardTap; view: BenchView }) {
           </>
         )}
         {heard.why ? <span className="font-bold text-caution">{heard.why}</span> : null}
+        {tap.warning ? (
+          <span className="text-soft">
+            The stroke itself was overdriven; what rings after it was not. A lower input level is safer.
+          </span>
+        ) : null}
       </p>
       <PairLine heard={heard} view={view} />
       <Pictures heard={heard} />

@@ -19,12 +19,8 @@ const AFTER_WORD_SECONDS = 0.3
 
 /** Two taps this far apart tick the open move off; closer ones are a stick that bounced, others are two checks. */
 const DOUBLE_SECONDS = { least: 0.2, most: 0.6 }
-const DOUBLE_WHILE_READING = {
-  verdict: 'double-hit' as const,
-  hz: null,
-  standardErrorHz: null,
-  why: 'Two strokes close together: while lugs are read, tap once and let it ring.',
-}
+/** While lugs are read nobody gets to the next one sooner than this: what follows sooner is the same lug, or no tap. */
+const NEXT_LUG_SECONDS = 0.45
 
 let open: OpenMicrophone | null = null
 /** Blocks are measured in order: each waits for the one before. */
@@ -32,6 +28,8 @@ let queue: Promise<void> = Promise.resolve()
 /** So many samples have come in and wait for those before them to be measured. */
 let waitingSamples = 0
 let levelShownAt = 0
+/** The last stroke was the first of two that meant something: the second is no tap of its own. */
+let awaitingSecond = false
 
 function hearing(session: Session, change: Partial<Hearing>): void {
   session.set({ hearing: { ...session.get().hearing, ...change } })
@@ -102,9 +100,12 @@ async function takeBlock(session: Session, block: Float32Array): Promise<void> {
     levelShownAt = now
     hearing(session, { level: heard.level, noise: heard.noise, ringing: heard.ringing })
   }
-  for (const { tap, samples, strokeSeconds, againSeconds } of heard.taps) {
+  for (const { tap, samples, strokeSeconds, againSeconds, afterSeconds } of heard.taps) {
     const view = currentView(session)
     if (!view) return
+    const second = awaitingSecond && afterSeconds !== null && afterSeconds <= DOUBLE_SECONDS.most
+    awaitingSecond = false
+    if (second) continue
     notePeak(session, samples)
     const sound = { samples, rateHz, strokeSeconds }
     const double =
@@ -115,13 +116,15 @@ async function takeBlock(session: Session, block: Float32Array): Promise<void> {
     } else if (session.get().bench.strike === 'centre') {
       if (takeCentre(session, view, tap, 'microphone', sound)) await confirm(session, lug)
     } else if (view.phase === 'read') {
-      const taken = double ? { ...tap, ...DOUBLE_WHILE_READING } : tap
-      if (takeTap(session, view, taken, lug, 'microphone', sound)) await confirm(session, lug)
+      if (afterSeconds !== null && afterSeconds < NEXT_LUG_SECONDS) continue
+      if (takeTap(session, view, tap, lug, 'microphone', sound)) await confirm(session, lug)
     } else if (view.phase === 'turn' && double) {
+      awaitingSecond = true
       turned(session)
       await confirm(session, lug)
     } else if (view.phase === 'done' && double) {
       // Hands free through a run: two taps on the drum that is done ask for the next.
+      awaitingSecond = true
       if (goToNext(session)) await confirm(session, lug)
     } else if (view.phase === 'turn') {
       checkTap(session, tap, lug, sound)
