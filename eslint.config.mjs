@@ -50,7 +50,7 @@ const LAYERS = {
   audio: ['audio', 'core/sound'],
   storage: ['storage', 'core/records'],
   files: ['files', 'core/records', 'core/keeping'],
-  cli: ['cli', 'text', ...core],
+  cli: ['cli', 'session', 'text', ...core],
 }
 // Inside the core a subject imports only itself and those before it in the list.
 CORE.forEach((name, i) => (LAYERS[`core/${name}`] = core.slice(0, i + 1)))

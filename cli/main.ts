@@ -1,4 +1,5 @@
 import { evenCommand } from './even'
+import { listenCommand } from './listen'
 import { measureCommand } from './measure'
 import { pairCommand } from './pair'
 import { planCommand } from './plan'
@@ -7,6 +8,7 @@ import { tapCommand } from './tap'
 
 const COMMANDS: Record<string, (args: string[]) => Promise<number> | number> = {
   measure: measureCommand,
+  listen: listenCommand,
   even: evenCommand,
   pair: pairCommand,
   plan: planCommand,
@@ -17,6 +19,7 @@ const COMMANDS: Record<string, (args: string[]) => Promise<number> | number> = {
 const HELP = `humbra COMMAND [options]
 
   measure FILE.wav ...   taps in recordings, one line of JSON a tap
+  listen FILE.wav        what the Bench hears hands free in a recording, one line of JSON an event
   even                   requests on standard input, the next pass on standard output
   pair                   requests on standard input, both heads' pitches and turns on standard output
   plan                   requests on standard input, ranked plans of a kit on standard output

@@ -14,7 +14,7 @@ function newest(folder) {
   }, 0)
 }
 
-const sources = ['cli', 'src/core', 'src/text', 'reference'].map((folder) => join(root, folder))
+const sources = ['cli', 'src', 'reference'].map((folder) => join(root, folder))
 if (!existsSync(outfile) || statSync(outfile).mtimeMs < Math.max(...sources.map(newest))) {
   const { build } = await import('esbuild')
   mkdirSync(dirname(outfile), { recursive: true })

@@ -31,6 +31,9 @@ let levelShownAt = 0
 /** The last stroke was the first of two that meant something: the second is no tap of its own. */
 let awaitingSecond = false
 
+/** Resolves when all that came in was measured. */
+export const allHeard = (): Promise<void> => queue
+
 function hearing(session: Session, change: Partial<Hearing>): void {
   session.set({ hearing: { ...session.get().hearing, ...change } })
 }

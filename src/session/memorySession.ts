@@ -1,0 +1,126 @@
+import { solvePair } from '@/core/pair/solve'
+import { planKit } from '@/core/spacing/plan'
+import type { PracticeState } from '@/core/records/practice'
+import type { HumbraEvent } from '@/core/records/event'
+import type { JournalEntry } from '@/storage/journal'
+import type { StoredTake } from '@/storage/takeStore'
+import { advise } from '@/workers/adviser/advise'
+import type { SessionDeps } from './deps'
+import { Session } from './session'
+
+/** A session on stand-ins, for tests and commands: memory for a disk that can be full, a clock and ids of its own. */
+export interface MemoryBench {
+  session: Session
+  disk: {
+    events: HumbraEvent[]
+    practice: PracticeState[]
+    settings: unknown
+    takes: StoredTake[]
+    journal: JournalEntry[]
+    full: boolean
+    /** A disk that never answers, as where the page goes away before it does. */
+    stuck?: boolean
+  }
+  advanceMs(ms: number): void
+}
+
+export function memorySession(
+  disk: MemoryBench['disk'] = {
+    events: [],
+    practice: [],
+    settings: undefined,
+    takes: [],
+    journal: [],
+    full: false,
+  },
+): MemoryBench {
+  let now = Date.UTC(2026, 0, 5, 12)
+  // A second session on the same disk must not give out ids that the first one used up beside its events.
+  let ids = 1000 * disk.events.length
+  const missing = () => Promise.reject(new Error('there is no worker here'))
+  const deps: SessionDeps = {
+    openStorage: () =>
+      Promise.resolve({
+        log: {
+          readAfter: (after) =>
+            Promise.resolve({ events: disk.events.slice(after), last: disk.events.length, unreadable: 0 }),
+          append: (events) => {
+            if (disk.full) return Promise.reject(new DOMException('full', 'QuotaExceededError'))
+            if (disk.stuck) return new Promise(() => undefined)
+            const known = new Set(disk.events.map(({ id }) => id))
+            disk.events.push(...events.filter(({ id }) => !known.has(id)))
+            return Promise.resolve(disk.events.length)
+          },
+        },
+        practice: {
+          readAll: () => Promise.resolve(disk.practice),
+          write: (states) => {
+            const key = ({ drum, side }: PracticeState) => `${drum}/${side}`
+            const all = new Map([...disk.practice, ...states].map((state) => [key(state), state]))
+            disk.practice = [...all.values()]
+            return Promise.resolve()
+          },
+        },
+        settings: {
+          read: () => Promise.resolve(disk.settings),
+          write: (settings) => {
+            disk.settings = settings
+            return Promise.resolve()
+          },
+        },
+        takes: {
+          write: (takes) => {
+            if (disk.full) return Promise.reject(new DOMException('full', 'QuotaExceededError'))
+            disk.takes.push(...takes)
+            return Promise.resolve()
+          },
+          ofKit: (kit) => Promise.resolve(disk.takes.filter((take) => take.kit === kit)),
+          get: (reading) => Promise.resolve(disk.takes.find((take) => take.reading === reading)),
+          sizeOf: (kit) => {
+            const takes = disk.takes.filter((take) => take.kit === kit)
+            return Promise.resolve({
+              takes: takes.length,
+              bytes: takes.reduce((sum, { wav }) => sum + wav.length, 0),
+            })
+          },
+          removeKit: (kit) => {
+            disk.takes = disk.takes.filter((take) => take.kit !== kit)
+            return Promise.resolve()
+          },
+        },
+      }),
+    journal: {
+      keep: (entry) => void disk.journal.push(entry),
+      readAll: () => [...disk.journal],
+      drop: (names) => void (disk.journal = disk.journal.filter(({ name }) => !names.includes(name))),
+    },
+    ear: () =>
+      ({
+        measure: missing,
+        practiceTap: missing,
+        listen: missing,
+        aimAt: missing,
+        push: missing,
+        deafen: missing,
+        look: missing,
+      }) as never,
+    adviser: () =>
+      ({
+        advise: (plan: never, open: never) => Promise.resolve(advise(plan, open)),
+        pair: (request: never) => Promise.resolve(solvePair(request)),
+        pairMap: missing,
+        plan: (request: never) => Promise.resolve(planKit(request)),
+      }) as never,
+    microphone: {
+      open: () => Promise.resolve({ ok: false, why: 'missing' }),
+      inputs: () => Promise.resolve([]),
+    },
+    exclusive: (task) => task(),
+    announce: () => undefined,
+    onAnnounced: () => undefined,
+    loadDemo: () => Promise.resolve(null),
+    nowMs: () => now,
+    newId: () => `id-${++ids}`,
+  }
+  return { session: new Session(deps), disk, advanceMs: (ms) => (now += ms) }
+}
