@@ -1,6 +1,7 @@
 import { benchByChance } from './byChance'
 import { benchAdviceTime, benchEvening, benchRods } from './evening'
 import { benchFaults } from './faults'
+import { benchHandsFree } from './handsFree'
 import { benchHearing } from './hearing'
 import { benchMeasuring, benchMeasuringTime } from './measuring'
 import { benchPages } from './pages'
@@ -18,3 +19,4 @@ benchPairs()
 benchEvening()
 benchRods()
 benchByChance()
+void benchHandsFree()

@@ -1,9 +1,9 @@
 import { execFileSync, spawnSync } from 'node:child_process'
-import { mkdtempSync, writeFileSync } from 'node:fs'
+import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { usualDrum } from '@/core/keeping/defaults'
-import { encodeWav } from '@/core/sound/wav'
+import { decodeWav, encodeWav } from '@/core/sound/wav'
 
 const folder = mkdtempSync(join(tmpdir(), 'humbra-'))
 const run = (args: string[], input = '') =>
@@ -221,3 +221,69 @@ test('state says of a kit file what the Bench would, at a time, in every form; w
   expect(run(['state', join(folder, 'none.json')]).status).toBe(1)
   expect(run(['state']).status).toBe(2)
 }, 60_000)
+
+test('listen hears a row of taps lug by lug, cut at the first stroke or not, in blocks of any size', () => {
+  const tap = (lug: number): Float32Array => {
+    const file = join(folder, `row-${lug}.wav`)
+    const head = ['--diameter', '12', '--lugs', '6', '--batter-hz', '170']
+    run(['tap', ...head, '--at', `lug:${lug}`, '--seed', String(lug), '--lead', '0.2', '--out', file])
+    const wav = decodeWav(readFileSync(file))
+    if (!wav.ok) throw new Error(wav.why)
+    return wav.sound.channels[0]
+  }
+  const taps = [1, 2, 3].map(tap)
+  const all = new Float32Array(taps.reduce((sum, { length }) => sum + length, 96_000))
+  taps.reduce((at, samples) => (all.set(samples, at), at + samples.length), 0)
+  const file = join(folder, 'row.wav')
+  writeFileSync(file, encodeWav(all, 48_000))
+  const listen = (...more: string[]) =>
+    lines(run(['listen', file, '--diameter', '12', '--expect', '170', ...more]).stdout)
+  const heard = listen()
+  expect(heard.map(({ event }) => event)).toEqual(['reading', 'reading', 'reading', 'end'])
+  expect(heard.slice(0, 3).map(({ lug }) => lug)).toEqual([1, 2, 3])
+  expect((heard[3].lugs as Array<number | null>).map((hz) => hz !== null)).toEqual([
+    true,
+    true,
+    true,
+    false,
+    false,
+    false,
+  ])
+  const without = (all: Array<Record<string, unknown>>) => all.map(({ heardAt: _, ...rest }) => rest)
+  expect(without(listen('--block', '4800'))).toEqual(without(heard))
+  expect(
+    listen('--order', 'pairs')
+      .slice(0, 3)
+      .map(({ lug }) => lug),
+  ).toEqual([1, 4, 2])
+  // The last tap alone, cut at its stroke.
+  writeFileSync(file, encodeWav(taps[2].subarray(0.2 * 48_000), 48_000))
+  const [cut] = lines(run(['measure', file, '--diameter', '12']).stdout)
+  expect(cut).toMatchObject({ verdict: 'ok', hz: expect.closeTo(heard[2].hz as number, 0) })
+  expect(run(['listen', file, '--order', 'mixed']).status).toBe(2)
+  expect(run(['listen', join(folder, 'gone.wav')]).status).toBe(1)
+}, 60_000)
+
+test('only the stroke overdriven: read, with a warning; the ring overdriven as well: refused', () => {
+  const rate = 48_000
+  const made = (stroke: number, ring: number) =>
+    Float32Array.from({ length: 2 * rate }, (_, i) => {
+      const t = i / rate - 0.3
+      if (t < 0) return 0
+      const click = stroke * Math.exp(-t / 0.003) * Math.sin(2 * Math.PI * 900 * t)
+      const tone = ring * Math.exp(-t / 0.3) * Math.sin(2 * Math.PI * 180 * t)
+      return Math.max(-0.99, Math.min(0.99, click + tone))
+    })
+  const file = join(folder, 'hot.wav')
+  const measured = (samples: Float32Array) => {
+    writeFileSync(file, encodeWav(samples, rate))
+    return lines(run(['measure', file, '--diameter', '12']).stdout)[0]
+  }
+  expect(measured(made(4, 0.4))).toMatchObject({
+    verdict: 'ok',
+    warning: 'clipped-stroke',
+    hz: expect.closeTo(180, 1),
+  })
+  expect(measured(made(0.3, 0.4)).warning).toBeUndefined()
+  expect(measured(made(4, 3))).toMatchObject({ verdict: 'clipped', hz: null })
+}, 30_000)

@@ -54,9 +54,12 @@ export function linesBefore(
  * Lines of before that are still there after the stroke, no louder. They are fitted with the tail and never taken for the
  * drum.
  */
-export function ringingBefore({ lines, rateHz, samples }: Tail): Pole[] {
+export function ringingBefore({ lines, rateHz, samples, before, fromSeconds }: Tail): Pole[] {
   const after = withAmplitudes(samples, rateHz, lines)
-  return lines.filter(({ amplitude }, k) => after[k].amplitude < GREW * amplitude)
+  // Lines are known by how loud they began, a while before the stroke; by the tail they have died away by so much.
+  const elapsed = before.length / rateHz + fromSeconds
+  const left = ({ amplitude, decaySeconds }: Line) => amplitude * Math.exp(-elapsed / decaySeconds)
+  return lines.filter((line, k) => after[k].amplitude < GREW * left(line))
 }
 
 function withAmplitudes(samples: Float64Array, rateHz: number, poles: readonly Pole[]): Line[] {

@@ -33,6 +33,8 @@ const LONGEST_SECONDS = 1.3
 const SHORTEST_SECONDS = 0.25
 /** Quieter than this is no stroke, whatever its shape: full scale is 1. */
 const QUIETEST_PEAK = 0.004
+/** A room is quiet where a stroke's peak stands this far over its rms: 45 dB. */
+const QUIET_ROOM = 10 ** (45 / 20)
 const NOISE_SECONDS = 0.3
 /** Sound is looked through in steps of the stream, whatever blocks it comes in. */
 const STEP_SECONDS = 0.06
@@ -146,7 +148,9 @@ export class Listener {
   private rungOut(): boolean {
     const since = (this.end() - this.pending!.sample) / this.rateHz
     if (since >= LONGEST_SECONDS) return true
-    if (since < SHORTEST_SECONDS) return false
+    // In noise a ring is measured long after it cannot be heard any more: only in a quiet room its end is its end.
+    if (since < SHORTEST_SECONDS || this.peakAfter(this.pending!.sample) < QUIET_ROOM * this.noise)
+      return false
     let sum = 0
     const last = this.slice(this.end() - Math.round(0.06 * this.rateHz))
     for (const x of last) sum += x * x

@@ -88,6 +88,12 @@ test('a line that rang before and goes on is found; one that was struck is not',
   expect(ringingBefore(tailOf(sound(damped(231, 0.2))))).toEqual([])
 })
 
+test('a tone of the same head that still rings is struck anew when it comes back louder than it had left', () => {
+  // The stroke before was half as loud again and came 0.9 s earlier, in step: less than half of the new one is left of it.
+  const earlier = (t: number) => 1.5 * damped(114, 0.4)(t + 103 / 114)
+  expect(ringingBefore(tailOf(sound(damped(114, 0.4), earlier)))).toEqual([])
+})
+
 test('a line heard before is no noise: the tail is as long, and its noise as small, as without it', () => {
   const other = (t: number) => 0.06 * Math.sin(2 * Math.PI * 262 * t)
   const quiet = tailOf(sound(damped(231, 0.25)))

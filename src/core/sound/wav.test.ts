@@ -119,6 +119,17 @@ test('no bytes whatever make the reader throw', () => {
   )
 })
 
+test('of two channels the one that stands further out of its quiet is taken, and none that is overdriven', () => {
+  const tap = (gain: number, noise: number) =>
+    Float32Array.from({ length: 8000 }, (_, i) => {
+      const ring = i < 4000 ? 0 : gain * Math.exp(-(i - 4000) / 800) * Math.sin(i / 5)
+      return Math.max(-1, Math.min(1, ring + noise * Math.sin(i * 1.7)))
+    })
+  const [near, far, hot] = [tap(0.3, 0.001), tap(0.6, 0.05), tap(4, 0.001)]
+  expect(toMono({ rateHz: 8000, channels: [far, near] })).toBe(near)
+  expect(toMono({ rateHz: 8000, channels: [hot, near] })).toBe(near)
+})
+
 test('of two channels the louder is taken', () => {
   const quiet = Float32Array.of(0.1, -0.1)
   const loud = Float32Array.of(0.5, 0.4)

@@ -30,6 +30,8 @@ let waitingSamples = 0
 let levelShownAt = 0
 /** The last stroke was the first of two that meant something: the second is no tap of its own. */
 let awaitingSecond = false
+/** The stroke before was taken as a reading. */
+let takenBefore = false
 
 /** Resolves when all that came in was measured. */
 export const allHeard = (): Promise<void> => queue
@@ -119,8 +121,9 @@ async function takeBlock(session: Session, block: Float32Array): Promise<void> {
     } else if (session.get().bench.strike === 'centre') {
       if (takeCentre(session, view, tap, 'microphone', sound)) await confirm(session, lug)
     } else if (view.phase === 'read') {
-      if (afterSeconds !== null && afterSeconds < NEXT_LUG_SECONDS) continue
-      if (takeTap(session, view, tap, lug, 'microphone', sound)) await confirm(session, lug)
+      if (takenBefore && afterSeconds !== null && afterSeconds < NEXT_LUG_SECONDS) continue
+      takenBefore = takeTap(session, view, tap, lug, 'microphone', sound)
+      if (takenBefore) await confirm(session, lug)
     } else if (view.phase === 'turn' && double) {
       awaitingSecond = true
       turned(session)
