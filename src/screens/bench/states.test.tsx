@@ -1,0 +1,151 @@
+import { act, fireEvent, screen, within } from '@testing-library/react'
+import { usualDrum } from '@/core/keeping/defaults'
+import type { Settings } from '@/core/keeping/settings'
+import { believeReadings, chooseSource, sayByEar, typeReading, typeWholeHead } from '@/session/actions/said'
+import { takeDial } from '@/session/actions/gauge'
+import { addDrum, chooseHead, makeKit } from '@/session/actions/kits'
+import { currentView } from '@/session/actions/readings'
+import { kitEdit } from '@/session/actions/sheets'
+import { turnedOtherwise } from '@/session/actions/turning'
+import { watchAdvice } from '@/session/adviceWatch'
+import { testSession } from '@/session/testSession'
+import { showScreen } from '../testScreen'
+import { BenchScreen } from './BenchScreen'
+
+/** The Bench on numbers from tables: what it says and offers in each state that readings can bring about. */
+async function bench(source: Settings['source'] | null = 'typed', hz: number | null = null) {
+  const { session } = testSession()
+  await session.start(() => Promise.resolve())
+  watchAdvice(session)
+  makeKit(session, 'Kit')
+  addDrum(session, { ...usualDrum('tom', 12, 'd'), name: 'Rack', lugs: 6 })
+  session.setSettings({ ...(source ? { source } : {}), keys: 2 })
+  chooseHead(session, 'd', 'batter')
+  if (hz !== null)
+    session.append([kitEdit({ what: 'aimSet', drum: 'd', side: 'batter', aim: { kind: 'hz', hz } })])
+  await showScreen(session, <BenchScreen />)
+  const panel = () => screen.getByRole('region', { name: 'Next move' })
+  const strip = () => screen.getByRole('region', { name: 'Rim strip' })
+  const does = (what: () => void) =>
+    act(async () => {
+      what()
+      for (let i = 0; i < 12; i++) await Promise.resolve()
+    })
+  const type = (...all: number[]) =>
+    does(() => {
+      for (const each of all) typeReading(session, each)
+    })
+  const press = (name: string | RegExp) =>
+    does(() => void fireEvent.click(within(panel()).getByRole('button', { name })))
+  return { session, panel, strip, does, type, press, view: () => currentView(session)! }
+}
+
+test('readings that no head could show: which, by how much, tap again or take them as they are', async () => {
+  const { panel, strip, type, press, view } = await bench()
+  await type(145, 160, 145, 160, 145, 160)
+  expect(panel().textContent).toMatch(/not done: these disagree/)
+  expect(panel().textContent).toMatch(/lie 170 c apart, and opposite lugs of a head sound alike/)
+  expect(panel().textContent).not.toMatch(/Even/)
+  expect(strip().textContent).toMatch(/as read 170 c/)
+  await press(/^Tap \d again$/)
+  expect(view().phase).toBe('read')
+})
+
+test('they are so: a pass lug by lug in small steps, with wide forecasts', async () => {
+  const { session, panel, type, does, view } = await bench('typed', 150)
+  await type(145, 160, 145, 160, 145, 160)
+  await does(() => believeReadings(session, []))
+  expect(panel().textContent).toMatch(/move 1 of/)
+  expect(Math.max(...view().advice!.plan.turns.map(Math.abs))).toBeLessThanOrEqual(1 / 8)
+  expect(Math.min(...view().advice!.plan.predictedErrorCents)).toBeGreaterThanOrEqual(8)
+})
+
+test('a reading far off is crossed and named, and one press takes it back in; what else it may be is asked', async () => {
+  const { panel, type, press } = await bench('typed', 172)
+  await type(170, 172, 171, 170, 172, 231)
+  expect(panel().textContent).toMatch(/Lug 6 was left out/)
+  expect(screen.getByRole('button', { name: /^Lug 6, 231\.0 Hz, 1 tap, left out/ })).toBeTruthy()
+  await press('Take lug 6 back in')
+  expect(panel().textContent).toMatch(/not done: these disagree/)
+  const questions: string[] = []
+  for (let i = 0; i < 6 && within(panel()).queryByRole('button', { name: 'No' }); i++) {
+    questions.push(panel().textContent ?? '')
+    await press('No')
+  }
+  // One at a time, none twice, and in the end where to look.
+  expect(new Set(questions).size).toBe(questions.length)
+  expect(questions.length).toBeGreaterThanOrEqual(2)
+  expect(panel().textContent).toMatch(/look at these lugs’ rods/)
+})
+
+test('a question answered yes says what to do', async () => {
+  const { panel, type, press } = await bench('typed', 172)
+  await type(170, 172, 171, 170, 172, 231)
+  await press('Take lug 6 back in')
+  await press('Yes')
+  expect(panel().textContent).toMatch(
+    /(Set it to standing still|Lay something soft|A fingertip on the very middle)/,
+  )
+})
+
+test('a dial at every lug: moves by its own evenness, cents between the lugs, and the pitch is said not to be read', async () => {
+  const { session, panel, strip, does, view } = await bench('gauge')
+  await does(() => {
+    for (const dial of [70, 74, 74, 70, 74, 74]) takeDial(session, dial)
+  })
+  expect(panel().textContent).toMatch(/move 1 of/)
+  expect(panel().textContent).toMatch(/1 and 4 lie \d+ c under the middle/)
+  expect(strip().textContent).toMatch(/pitch not read/)
+  expect(screen.getByRole('button', { name: /^Lug 3, dial 74/ })).toBeTruthy()
+  const { plan } = view().advice!
+  expect(plan.spreadErrorCents).toBeLessThan(plan.spreadCents)
+  expect(Math.max(...plan.predictedErrorCents)).toBeLessThan(60)
+})
+
+test('by ear: a word a lug against the reference, and a move from them', async () => {
+  const { session, panel, strip, does } = await bench('ear')
+  expect(panel().textContent).toMatch(/reference lug/)
+  await does(() => {
+    for (const word of ['alike', 'higher', 'alike', 'alike', 'higher'] as const) sayByEar(session, word, 1)
+  })
+  expect(strip().textContent).toMatch(/pitch not read/)
+  expect(strip().textContent).toMatch(/higher/)
+})
+
+test('one number for a whole head: its pitch, and the whole head is turned', async () => {
+  const { session, panel, does } = await bench('typed', 180)
+  await does(() => typeWholeHead(session, 165, '165'))
+  expect(panel().textContent).toMatch(/The whole head is \d+ c low/)
+  expect(panel().textContent).toMatch(/up/)
+})
+
+test('another rod than was asked: planned anew at once, from where the rods stand', async () => {
+  const { session, panel, type, does, view } = await bench('typed', 175)
+  await type(170, 172, 171, 170, 172, 171)
+  const before = view().steps[0]
+  await does(() => turnedOtherwise(session, [0, 0, 0.25, 0, 0, 0]))
+  expect(view().phase).toBe('turn')
+  expect(view().steps[0]).not.toEqual(before)
+  expect(panel().textContent).toMatch(/move 1 of/)
+})
+
+test('a drum of one’s own is asked where readings come from before the first; the practice drum only for the sitting', async () => {
+  const { session, panel, press, view } = await bench(null)
+  expect(panel().textContent).toMatch(/Where do readings come from\?/)
+  await press(/The practice drum/)
+  expect(screen.getAllByText('simulated').length).toBeGreaterThan(0)
+  expect(view().sitting).toBeNull()
+  await act(async () => chooseSource(session, 'typed'))
+  expect(screen.queryByText('simulated')).toBeNull()
+  expect(screen.getByLabelText('Pitch, Hz')).toBeTruthy()
+})
+
+test.each([
+  ['six alike on pitch', [175, 175.1, 175, 174.9, 175, 175.1], /done/],
+  ['alike and half a semitone low', [170, 170.1, 170, 169.9, 170, 170.1], /move 1 of/],
+  ['two levels', [170, 180, 175, 170, 180, 175], /move 1 of/],
+])('%s', async (_name, numbers, says) => {
+  const { panel, type } = await bench('typed', 175)
+  await type(...numbers)
+  expect(panel().textContent).toMatch(says)
+})
