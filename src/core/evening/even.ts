@@ -1,5 +1,12 @@
 import { explainPair } from '../head/pairCause'
-import { asIfPitchWereKnown, learnedFrom, lookAhead, stateErrorCents, stateHarmonics, stateLugHz } from '../head/belief'
+import {
+  asIfPitchWereKnown,
+  learnedFrom,
+  lookAhead,
+  stateErrorCents,
+  stateHarmonics,
+  stateLugHz,
+} from '../head/belief'
 import { estimateHead, type HeadState } from '../head/estimate'
 import { MEAN, varianceOf, type Belief } from '../head/kalman'
 import { rodPulls } from '../head/rods'

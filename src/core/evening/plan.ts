@@ -67,7 +67,7 @@ export function choose(request: EvenRequest, state: HeadState, silent: readonly 
 
 /** A mean that went over its target and back, each time by this part of its square and more, swings. */
 const SWING_PART = 0.01
-const SWINGS = 3
+const SWINGS = 4
 
 function isSwinging(history: readonly number[], target: number): boolean {
   const errors = history.slice(-SWINGS).map((mean) => (mean - target) / target)

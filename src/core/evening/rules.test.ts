@@ -6,6 +6,7 @@ import type { Odds } from './confidence'
 import { even } from './even'
 import { isDone, isMany, judge, type Seen } from './judge'
 import { orderSteps } from './order'
+import { choose } from './plan'
 import { namedOf, type Suspect } from './suspect'
 import type { EvenRequest, Reason } from './types'
 
@@ -280,4 +281,22 @@ test('a reason that is none of the ends is never done', () => {
       }),
     ).toBe(false)
   expect(estimateHead(HEAD, [EVEN_ROUND]).belief.x[SECOND]).toBeGreaterThan(0)
+})
+
+test('a mean that swung over its target and back is brought half the way', () => {
+  const rounds: Round[] = [{ readingsHz: new Array<number>(8).fill(194), readingErrorCents: 1 }]
+  const request: EvenRequest = { head: HEAD, target: { hz: 200 }, keys: 2, largestStepTurns: 0.5, rounds }
+  const state = estimateHead(HEAD, rounds)
+  const total = (...hz: number[]) =>
+    choose(request, { ...state, meanHistoryHz2: hz.map((each) => each * each) }, []).turns.reduce(
+      (a, b) => a + b,
+      0,
+    )
+  const whole = total(194)
+  expect(total(206, 194.5, 206, 194) / whole).toBeGreaterThan(0.35)
+  expect(total(206, 194.5, 206, 194) / whole).toBeLessThan(0.65)
+  // Twice over is no swing yet, and what stays within a hundredth of the square is none.
+  expect(total(194.5, 206, 194)).toBe(whole)
+  expect(total(206, 199.5, 206, 194)).toBe(whole)
+  expect(total(206, 194.5, 194.2, 194)).toBe(whole)
 })
