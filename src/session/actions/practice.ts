@@ -156,11 +156,22 @@ export async function tapRound(session: Session): Promise<void> {
     }
     if (await tapPractice(session, { audible: false })) {
       refused = 0
+      await adviceInStep(session)
       const after = currentView(session)
       // The order may come back to a lug that is left out.
       if (after?.phase === 'read' && leftOut.has(after.lug)) refused = TRIES
     } else refused++
   }
+}
+
+const ADVICE_LOOKED_MS = 20
+const ADVICE_LATEST = 150
+
+/** Where no more taps are wanted than are needed, the adviser's answer to one says whether another is. */
+async function adviceInStep(session: Session): Promise<void> {
+  if (session.get().settings.readOrder !== 'fewest') return
+  for (let i = 0; i < ADVICE_LATEST && currentView(session)?.advice === null; i++)
+    await new Promise((resolve) => setTimeout(resolve, ADVICE_LOOKED_MS))
 }
 
 function goOnWithout(session: Session, lugs: readonly number[]): void {
