@@ -9,7 +9,7 @@ const LARGEST_BYTES = 200 * 1024 * 1024
 export async function readSoundFile(file: File): Promise<SoundFile> {
   if (file.size > LARGEST_BYTES)
     return { ok: false, why: 'The recording is larger than 200 MB. Cut it and try again.' }
-  if (/^(image|video|application\/pdf|text)/.test(file.type) && !/\.(wav|m4a|mp4)$/i.test(file.name))
+  if (/^(image|text|application\/pdf)/.test(file.type) && !/\.wav$/i.test(file.name))
     return {
       ok: false,
       why: `${file.name} is no recording. Choose a sound file: WAV, FLAC, OGG, MP3, AIFF or M4A.`,
@@ -17,7 +17,7 @@ export async function readSoundFile(file: File): Promise<SoundFile> {
   const bytes = new Uint8Array(await file.arrayBuffer())
   const wav = decodeWav(bytes)
   if (wav.ok) return { ok: true, samples: toMono(wav.sound).slice(), rateHz: wav.sound.rateHz }
-  if (/\.wav$/i.test(file.name) || file.type.startsWith('text/')) return { ok: false, why: wav.why }
+  if (/\.wav$/i.test(file.name)) return { ok: false, why: wav.why }
   try {
     const context = new OfflineAudioContext(1, 1, 48_000)
     const decoded = await context.decodeAudioData(bytes.buffer)

@@ -108,8 +108,7 @@ function soundEvidence({ learned, ...request }: EvenRequest): number {
   return Math.max(a, b) + Math.log1p(Math.exp(-Math.abs(a - b)))
 }
 
-const evidence = (request: EvenRequest) =>
-  estimateHead(request.head, request.rounds, { ...request }).logEvidence
+const evidence = (request: EvenRequest) => estimateHead(request.head, request.rounds, request).logEvidence
 
 /** How much of what came otherwise than expected goes away if some rods' turns did nothing, in Hz^4; negative where it grows. */
 function explainedBy({ rounds, head }: EvenRequest, state: HeadState, rods: readonly number[]): number {

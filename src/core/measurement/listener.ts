@@ -166,7 +166,7 @@ export class Listener {
       this.deaf.from > pending.sample ? Math.min(samples.length, this.deaf.from - from) : samples.length
     const again = secondStroke(samples, this.rateHz, onset.sample)
     const end = Math.min(again ?? heardTo, heardTo)
-    this.pending = this.next(pending, from, samples)
+    this.pending = this.next(pending, from, samples, again)
     this.searchedTo = Math.max(
       pending.sample + Math.round(BOUNCE_SECONDS * this.rateHz),
       this.end() - Math.round((SEEN_SECONDS + OVERLAP_SECONDS) * this.rateHz),
@@ -182,11 +182,13 @@ export class Listener {
   }
 
   /** A stroke that fell while the last one rang is the next to be measured; one that bounced is none. */
-  private next(last: Pending, from: number, samples: Float32Array): Pending | null {
-    const bounced = last.sample - from + Math.round(BOUNCE_SECONDS * this.rateHz)
-    const again = secondStroke(samples, this.rateHz, last.sample - from, bounced)
-    if (again === null || this.isDeaf(from + again)) return null
-    return { sample: from + again, strength: 1, after: last.sample }
+  private next(last: Pending, from: number, samples: Float32Array, again: number | null): Pending | null {
+    const first = last.sample - from
+    const bounced = first + Math.round(BOUNCE_SECONDS * this.rateHz)
+    const own = again !== null && again < bounced ? secondStroke(samples, this.rateHz, first, bounced) : again
+    return own === null || this.isDeaf(from + own)
+      ? null
+      : { sample: from + own, strength: 1, after: last.sample }
   }
 }
 

@@ -68,6 +68,7 @@ export async function startListening(session: Session): Promise<void> {
 }
 
 async function listenAnew(session: Session): Promise<void> {
+  awaitingSecond = takenBefore = false
   const view = currentView(session)
   if (open) await session.deps.ear().listen(open.rateHz, view ? expectation(view, session) : {})
 }
