@@ -1,3 +1,4 @@
+import { lastRailed } from '../sound/overdriven'
 import { shiftByCents } from '../units/pitch'
 import { beginsStruck, findOnsets, type Onset } from './onsets'
 import { objection, type Objection } from './plausible'
@@ -37,8 +38,6 @@ const OBJECTIONS: Record<Objection, string> = {
 const DOUBLE_SECONDS = 0.35
 /** A second stroke counts as one above this part of the first. */
 const DOUBLE_STRENGTH = 0.25
-/** Samples at the rail in a row that mean clipping; a lone full-scale sample does not. */
-const CLIPPED_RUN = 4
 const LOWEST_SNR_DB = 6
 const LEAST_EXPLAINED = 0.6
 const WORST_ERROR_CENTS = 12
@@ -158,18 +157,4 @@ export function measureTap(
 
 function plain({ hz, decaySeconds, levelDb, standardErrorHz, decayErrorSeconds, levelErrorDb }: Mode): Mode {
   return { hz, decaySeconds, levelDb, standardErrorHz, decayErrorSeconds, levelErrorDb }
-}
-
-/** The last sample of a tap that stands at the rail in a run of such; null where none does. */
-function lastRailed(samples: Float32Array, from: number, to: number): number | null {
-  let top = 0
-  for (let i = from; i < to; i++) top = Math.max(top, Math.abs(samples[i]))
-  if (top < 0.3) return null
-  let run = 0
-  let last: number | null = null
-  for (let i = from; i < to; i++) {
-    run = Math.abs(samples[i]) > 0.9995 * top ? run + 1 : 0
-    if (run >= CLIPPED_RUN) last = i
-  }
-  return last
 }

@@ -1,3 +1,5 @@
+import { lastRailed } from './overdriven'
+
 /**
  * WAV files in and out: RIFF/WAVE as in the Microsoft/IBM "Multimedia Programming Interface and Data
  * Specifications 1.0" (1991), with the extensible format tag. PCM of 8 to 32 bits and IEEE floats of 32 and 64.
@@ -136,8 +138,6 @@ export function encodeWav(samples: ArrayLike<number>, rateHz: number): Uint8Arra
 /** Blocks by which channels are compared, and what a channel that is overdriven is worth against one that is not. */
 const BLOCK_SECONDS = 0.02
 const OVERDRIVEN_WORTH = 0.1
-const RAIL = 0.9995
-const RAIL_RUN = 4
 /** Quieter than this, full scale 1, is silence. */
 const SILENCE = 1e-5
 
@@ -159,15 +159,5 @@ function worthOf(channel: Float32Array, rateHz: number): number {
     return Math.sqrt(sum / block)
   }).sort((a, b) => a - b)
   const worth = levels.at(-1)! / (levels[Math.floor(0.2 * levels.length)] + SILENCE)
-  return isOverdriven(channel) ? OVERDRIVEN_WORTH * worth : worth
-}
-
-/** Some samples in a row at full scale; a lone one is none. */
-function isOverdriven(channel: Float32Array): boolean {
-  let run = 0
-  for (const x of channel) {
-    run = Math.abs(x) >= RAIL ? run + 1 : 0
-    if (run >= RAIL_RUN) return true
-  }
-  return false
+  return lastRailed(channel) !== null ? OVERDRIVEN_WORTH * worth : worth
 }
