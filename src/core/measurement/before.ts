@@ -14,6 +14,11 @@ const SHORTEST_SECONDS = 0.12
 const MOST = 2
 /** It goes on as it was, or dies away: a mode this much louder after the stroke was struck itself. */
 const GREW = 2.5
+/** A head dies away sooner than this; mains and machines do not, and are never struck. */
+const HEAD_DIES_SECONDS = 2
+/** A stroke bends its tones up: they are looked for in the tail's first moments, this far above where they settle. */
+const EARLY_SECONDS = 0.15
+const BENT_STEPS = [-0.01, 0, 0.01, 0.02, 0.035, 0.05]
 
 /** A steady line heard before a stroke: mains hum, another drum ringing along. */
 export interface Line extends Pole {
@@ -55,11 +60,18 @@ export function linesBefore(
  * drum.
  */
 export function ringingBefore({ lines, rateHz, samples, before, fromSeconds }: Tail): Pole[] {
-  const after = withAmplitudes(samples, rateHz, lines)
   // Lines are known by how loud they began, a while before the stroke; by the tail they have died away by so much.
   const elapsed = before.length / rateHz + fromSeconds
-  const left = ({ amplitude, decaySeconds }: Line) => amplitude * Math.exp(-elapsed / decaySeconds)
-  return lines.filter((line, k) => after[k].amplitude < GREW * left(line))
+  const early = samples.subarray(0, Math.round(EARLY_SECONDS * rateHz))
+  return lines.filter((line) => {
+    const left = line.amplitude * Math.exp(-elapsed / line.decaySeconds)
+    if (line.decaySeconds > HEAD_DIES_SECONDS)
+      return withAmplitudes(samples, rateHz, [line])[0].amplitude < GREW * left
+    return BENT_STEPS.every((step) => {
+      const bent = { hz: line.hz * (1 + step), decaySeconds: line.decaySeconds }
+      return withAmplitudes(early, rateHz, [bent])[0].amplitude < GREW * left
+    })
+  })
 }
 
 function withAmplitudes(samples: Float64Array, rateHz: number, poles: readonly Pole[]): Line[] {

@@ -2,10 +2,10 @@ import { lastRailed } from '../sound/overdriven'
 import { shiftByCents } from '../units/pitch'
 import { beginsStruck, findOnsets, type Onset } from './onsets'
 import { objection, type Objection } from './plausible'
-import { rattle } from './rattle'
 import { readingOf } from './reading'
 import { bandFor, CLICK_SECONDS, cutTail, WIDE_BAND } from './tail'
 import type { MeasureOptions, Mode, Tap, Verdict } from './types'
+import { trebleOf } from './treble'
 import { glideOf, ringOf } from './whole'
 import { bestWindow } from './window'
 
@@ -126,7 +126,7 @@ export function measureTap(
   if (!best) return refuse(onset, rateHz, 'no-pitch', modes)
   const against = objection(
     tail,
-    rattle(samples, rateHz, onset.sample, end),
+    trebleOf(samples, rateHz, onset.sample, end),
     best,
     analysis.modes,
     analysis.explained,

@@ -18,6 +18,8 @@ export interface Analysis {
   noisePower: number
   /** Part of the tail's energy that the modes explain, 0 to 1. */
   explained: number
+  /** ... and the part that neither they nor the noise heard before explain. */
+  misfit: number
   /** Time from the stroke to the first sample that was fitted. */
   fromSeconds: number
 }
@@ -104,7 +106,7 @@ export function analyseTail(tail: Tail, { mic, laterSeconds = 0 }: AnalysisOptio
     { steady: steady.length, glideSd, iterations: FINE_STEPS },
     { mic, fromSeconds },
   )
-  return describe(split.fit, split.maybe, samples, rateHz, steady.length, fromSeconds, glideSd)
+  return describe(split.fit, split.maybe, samples, tail, steady.length, fromSeconds, glideSd)
 }
 
 function sameMode(a: Pole, b: Pole): boolean {
@@ -235,7 +237,7 @@ function describe(
   fit: Fit,
   maybe: ReadonlyArray<{ near: number; hz: number; weight: number }>,
   samples: Float64Array,
-  rateHz: number,
+  { rateHz, noisePower }: Tail,
   steady: number,
   fromSeconds: number,
   glideSd: number,
@@ -275,5 +277,6 @@ function describe(
       }
     })
     .sort((a, b) => b.levelDb - a.levelDb)
-  return { modes, fit, settled, noisePower: white, explained: 1 - fit.residual / total, fromSeconds }
+  const misfit = Math.max(0, fit.residual - samples.length * noisePower) / total
+  return { modes, fit, settled, noisePower: white, explained: 1 - fit.residual / total, misfit, fromSeconds }
 }

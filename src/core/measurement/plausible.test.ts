@@ -1,8 +1,8 @@
 import { seededRandom } from '../numeric/random'
 import { ringingBefore } from './before'
 import { objection } from './plausible'
-import { rattle } from './rattle'
 import { bandFor, cutTail, WIDE_BAND, type Tail } from './tail'
+import { trebleOf, type Treble } from './treble'
 import type { Mode } from './types'
 
 const RATE_HZ = 48_000
@@ -23,7 +23,9 @@ const tailOf = (samples: Float32Array): Tail => cutTail(samples, RATE_HZ, 0.5 * 
 const damped = (hz: number, decay: number) => (t: number) =>
   0.4 * Math.exp(-t / decay) * Math.sin(2 * Math.PI * hz * t)
 
-const judge = (samples: Float32Array, modes: Mode[], treble = 0, explained = 0.9) =>
+/** No treble at all: nothing is known of how the sound began. */
+const NONE: Treble = { rattle: 0, click: 1, rose: 1 }
+const judge = (samples: Float32Array, modes: Mode[], treble = NONE, explained = 0.9) =>
   objection(tailOf(samples), treble, { poles: [modes[0]], hz: modes[0].hz, odds: 1 }, modes, explained)
 
 describe('what speaks against a reading', () => {
@@ -60,24 +62,38 @@ describe('what speaks against a reading', () => {
 
   test('a low drum with little ring: a thud, unless every bit of it is known to be a tone', () => {
     const low = [mode(52.2, 0.11)]
-    expect(judge(tap, low, 0, 0.9)).toBe('thud')
-    expect(judge(tap, low, 0, 0.98)).toBeNull()
-    expect(judge(tap, [mode(52.2, 0.08)], 0, 0.98)).toBe('thud')
+    expect(judge(tap, low, NONE, 0.9)).toBe('thud')
+    expect(judge(tap, low, NONE, 0.98)).toBeNull()
+    expect(judge(tap, [mode(52.2, 0.08)], NONE, 0.98)).toBe('thud')
   })
 
   test('what swells was not struck, unless two known tones beat', () => {
     const swell = sound((t) => Math.min(1, t / 0.2) * damped(231, 0.6)(t))
     expect(judge(swell, [mode(231, 0.6)])).toBe('not-struck')
-    expect(judge(swell, [mode(231, 0.6), mode(234, 0.6, -1)], 0, 0.995)).toBeNull()
+    expect(judge(swell, [mode(231, 0.6), mode(234, 0.6, -1)], NONE, 0.995)).toBeNull()
     expect(judge(tap, [mode(231, 5)])).toBe('not-struck')
   })
 
   test('treble that goes on after the click is the wires', () => {
     const random = seededRandom(4)
     const wires = sound((t) => damped(190, 0.15)(t) + 0.25 * Math.exp(-t / 0.15) * random.normal())
-    const heard = rattle(wires, RATE_HZ, 0.5 * RATE_HZ, wires.length)
+    const heard = trebleOf(wires, RATE_HZ, 0.5 * RATE_HZ, wires.length)
     expect(judge(wires, [mode(190, 0.15)], heard)).toBe('wires')
-    expect(rattle(tap, RATE_HZ, 0.5 * RATE_HZ, tap.length)).toBeLessThan(0.005)
+    expect(trebleOf(tap, RATE_HZ, 0.5 * RATE_HZ, tap.length).rattle).toBeLessThan(0.005)
+  })
+
+  test('how it begins tells a string or a voice from a head: a click that dies at once, or treble that goes on', () => {
+    const random = seededRandom(5)
+    const modes = [mode(110, 0.4), mode(220, 0.3, -3), mode(330, 0.3, -6)]
+    const begun = (treble: (t: number) => number) => {
+      const samples = sound((t) => damped(110, 0.4)(t) + treble(t) * random.normal())
+      return judge(samples, modes, trebleOf(samples, RATE_HZ, 0.5 * RATE_HZ, samples.length))
+    }
+    expect(begun((t) => 0.1 * Math.exp(-t / 0.004))).toBeNull()
+    expect(begun(() => 0.003)).toBe('not-struck')
+    // Neither is heard: then what its tones are to each other decides.
+    expect(judge(tap, modes)).toBe('tone')
+    expect(judge(tap, [mode(231), mode(312, 9, -3)])).toBe('not-struck')
   })
 })
 

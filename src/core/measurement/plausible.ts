@@ -1,6 +1,7 @@
 import { median } from '../numeric/median'
 import type { Candidate } from './choose'
 import type { Tail } from './tail'
+import type { Treble } from './treble'
 import type { Mode } from './types'
 
 /** No head speaks below this. */
@@ -30,6 +31,14 @@ const CHORD_PAIRS = 2
  * many cycles, decay times frequency.
  */
 const HEAD_CYCLES = 65
+/** A stick's click is this many times louder than the treble that follows it; no voice, string or pipe begins so. */
+const CLICK = 2
+/** Treble that begins with the sound, this many times over what was before, and goes on at once, is no stroke's. */
+const ROSE = 3
+const GOES_ON = 1.45
+/** A loud tone that lasts longer than this does not come from a head, whatever else rings. */
+const LOUD_DB = -12
+const NEVER_DIES_SECONDS = 6
 /** Treble against the tail's own rms: wires on the head. */
 const RATTLE = 10 ** (-12 / 20)
 
@@ -38,21 +47,28 @@ export type Objection = 'thud' | 'choked' | 'wires' | 'not-struck' | 'tone'
 /** What a resonant reading would have to get past before it is believed; null when nothing speaks against it. */
 export function objection(
   tail: Tail,
-  rattleRms: number,
+  treble: Treble,
   candidate: Candidate<Mode>,
   modes: readonly Mode[],
   explained: number,
 ): Objection | null {
   const longest = candidate.poles.reduce((a, b) => (b.decaySeconds > a.decaySeconds ? b : a))
   const body = rms(tail, 0.025, 0.125)
-  if (rattleRms > RATTLE * body) return 'wires'
+  if (treble.rattle > RATTLE * body) return 'wires'
+  const level = Math.max(...candidate.poles.map(({ levelDb }) => levelDb))
   if (longest.hz < LOWEST_PITCH_HZ) return 'thud'
+  // A port's air or a beater on a pillow, louder than whatever rings above it.
+  if (modes.some((mode) => mode.hz < LOWEST_PITCH_HZ && mode.levelDb > level)) return 'thud'
   const fewest = explained > WELL_EXPLAINED ? FEWEST_WELL_EXPLAINED : FEWEST_CYCLES
   if (longest.hz * longest.decaySeconds < fewest) return longest.hz < 90 ? 'thud' : 'choked'
   const first = rms(tail, 0, 0.06)
   const later = Math.max(rms(tail, 0.06, 0.14), rms(tail, 0.14, 0.25), rms(tail, 0.25, 0.4))
   if (later > (explained > WELL_EXPLAINED ? BEATING_SWELL : SWELL) * first) return 'not-struck'
   if (longest.decaySeconds > LONGEST_DECAY_SECONDS) return 'not-struck'
+  if (modes.some((mode) => mode.levelDb > LOUD_DB && mode.decaySeconds > NEVER_DIES_SECONDS))
+    return 'not-struck'
+  if (treble.click > CLICK) return null
+  if (treble.rose > ROSE && treble.click < GOES_ON) return 'not-struck'
   if (isHarmonic(modes)) return 'tone'
   return null
 }

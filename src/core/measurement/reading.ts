@@ -15,6 +15,8 @@ const UNSEEN = 0.25
 const HIDDEN_STANDING = 0.05
 /** Two poles found may be not quite the two there are. */
 const HIDDEN_PAIR = 0.015
+/** What a stroke bends is known as badly as the glide's shape explains the tail: this times the square root of what is left. */
+const BENT_AMISS = 1
 
 /**
  * The amplitude-weighted mean of the poles and its error, by the fit's whole covariance: two close poles have badly known
@@ -40,7 +42,8 @@ export function readingOf(
   }
   const noise = Math.max(...candidate.poles.map((pole) => pole.noisePower))
   const { hz } = candidate
-  let variance = settled.errorOf(fill, noise, hz) ** 2
+  const bent = settled.glideOdds * Math.abs(fit.glide.relative) * hz
+  let variance = settled.errorOf(fill, noise, hz) ** 2 + BENT_AMISS ** 2 * analysis.misfit * bent ** 2
   const maybe = candidate.poles.length === 1 ? candidate.poles[0].maybe : null
   const width = 1 / (Math.PI * candidate.poles[0].decaySeconds)
   if (maybe) variance += maybe.weight * Math.min(Math.abs(maybe.hz - hz), UNSEEN * width) ** 2
