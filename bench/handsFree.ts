@@ -62,7 +62,7 @@ async function walk(stage: Stage, head: RecordedHead, seed: number): Promise<Wal
 function shortly(event: HeardEvent): string {
   const at = event.at.toFixed(2)
   if (event.event === 'reading') return `${at} L${event.lug} ${event.hz.toFixed(1)}`
-  return `${at} ${event.verdict}`
+  return `${at} ${event.verdict} ${process.env.SHOW === '2' ? event.why : ''}`
 }
 
 export async function benchHandsFree(): Promise<void> {

@@ -8,7 +8,7 @@ import { readSoundFont } from '../reference/soundFont'
 
 /**
  * Recorded toms of two Debian packages (avldrums.lv2-soundfont, sonic-pi-samples) on a stage: what else sounds there is
- * mixed in, at a level in rms against the tap's peak. Speech is espeak-ng's.
+ * mixed in, its peak at a level against the tap's peak; noise at its rms. Speech is espeak-ng's.
  */
 export const STAGE_RATE_HZ = 44_100
 
@@ -75,8 +75,6 @@ export interface Stage {
 
 export const db = (value: number) => 10 ** (value / 20)
 export const peakOf = (samples: Float32Array) => samples.reduce((top, x) => Math.max(top, Math.abs(x)), 0)
-const rmsOf = (samples: Float32Array) =>
-  Math.sqrt(samples.reduce((sum, x) => sum + x * x, 0) / samples.length)
 export const put = (into: Float32Array, what: Float32Array, at: number, gain: number) => {
   for (let i = 0; i < what.length && at + i < into.length; i++) into[at + i] += gain * what[i]
 }
@@ -92,7 +90,7 @@ const played =
   (sound, { peak }) => {
     const samples = what()
     for (let at = 0; at < sound.length; at += samples.length)
-      put(sound, samples, at, (peak * db(level)) / rmsOf(samples))
+      put(sound, samples, at, (peak * db(level)) / peakOf(samples))
   }
 
 const between =
@@ -125,7 +123,7 @@ export function speech(): Float32Array {
   return said
 }
 
-/** A hall: noise that dies by 60 dB in 1.5 s, as strong in all as the direct sound, 20 ms behind it. */
+/** A hall: noise that dies by 60 dB in 1.5 s, a quarter of the direct sound's energy in all, 20 ms behind it. */
 const hall: Stage['add'] = (sound, { random }) => {
   const tau = 1.5 / 6.91
   const paths = Array.from({ length: 400 }, () => {
@@ -134,12 +132,12 @@ const hall: Stage['add'] = (sound, { random }) => {
   })
   const power = paths.reduce((sum, { gain }) => sum + gain ** 2, 0)
   const dry = sound.slice()
-  for (const { at, gain } of paths) put(sound, dry, at, gain / Math.sqrt(power))
+  for (const { at, gain } of paths) put(sound, dry, at, (0.5 * gain) / Math.sqrt(power))
 }
 
 const hum: Stage['add'] = (sound, { peak }) => {
   const parts = [1, 0.5, 0.4]
-  const all = Math.sqrt(parts.reduce((sum, part) => sum + part ** 2, 0) / 2)
+  const all = parts.reduce((sum, part) => sum + part, 0)
   for (let i = 0; i < sound.length; i++)
     parts.forEach((part, n) => {
       sound[i] += ((peak * db(-30) * part) / all) * Math.sin((2 * Math.PI * 50 * (n + 1) * i) / STAGE_RATE_HZ)

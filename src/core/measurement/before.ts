@@ -11,7 +11,7 @@ const LASTING_SECONDS = 0.15
 const LONGEST_SECONDS = 6
 const LOWEST_HZ = 28
 const SHORTEST_SECONDS = 0.12
-const MOST = 2
+const MOST = 3
 /** It goes on as it was, or dies away: a mode this much louder after the stroke was struck itself. */
 const GREW = 2.5
 /** A head dies away sooner than this; mains and machines do not, and are never struck. */

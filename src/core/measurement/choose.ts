@@ -8,13 +8,17 @@ import type { MeasureOptions, Mode } from './types'
 export interface Candidate<M extends Mode> {
   /** One pole, or the two of a (1,1) pair, louder first. */
   poles: M[]
-  /** Amplitude-weighted mean of the poles. */
+  /** The poles that make up the number: both, or the louder one of two that lie far apart. */
+  read: M[]
+  /** Amplitude-weighted mean of those. */
   hz: number
   odds: number
 }
 
 /** The weaker pole of a pair still counts down to this level against the other. */
 const WEAKEST_POLE_DB = -32
+/** Further apart than so many widths of a pole they are two tones, one of which may be the other head's. */
+const PARTED_WIDTHS = 4
 /** Both poles are one motion of one film: their decays agree within this factor. */
 const DECAY_FACTOR = 1.7
 /** Without anything else known: lug pitches of a size lie around 0.4 to 1.5 turns above slack. */
@@ -44,9 +48,9 @@ export function chooseLugMode<M extends Mode>(modes: readonly M[], options: Meas
     .sort((a, b) => b.odds - a.odds)
 }
 
-function group<M extends Mode>(modes: readonly M[]): Array<{ poles: M[]; hz: number }> {
+function group<M extends Mode>(modes: readonly M[]): Array<{ poles: M[]; read: M[]; hz: number }> {
   const free = [...modes].sort((a, b) => b.levelDb - a.levelDb)
-  const groups: Array<{ poles: M[]; hz: number }> = []
+  const groups: Array<{ poles: M[]; read: M[]; hz: number }> = []
   while (free.length) {
     const first = free.shift()!
     const partner = free.findIndex(
@@ -57,13 +61,24 @@ function group<M extends Mode>(modes: readonly M[]): Array<{ poles: M[]; hz: num
         first.decaySeconds < DECAY_FACTOR * other.decaySeconds,
     )
     const poles = partner < 0 ? [first] : [first, ...free.splice(partner, 1)]
-    groups.push({ poles, hz: weightedHz(poles) })
+    const read = poles.length > 1 && areParted(first, poles[1]) ? [first] : poles
+    groups.push({ poles, read, hz: weightedHz(read) })
   }
   return groups
 }
 
+/**
+ * Are two poles so far apart that a listener names the louder one and not their middle? A pole is 1 / (pi decay) wide.
+ */
+export function areParted(
+  a: Pick<Mode, 'hz' | 'decaySeconds'>,
+  b: Pick<Mode, 'hz' | 'decaySeconds'>,
+): boolean {
+  return Math.abs(a.hz - b.hz) * Math.PI * Math.sqrt(a.decaySeconds * b.decaySeconds) > PARTED_WIDTHS
+}
+
 /** Amplitude-weighted mean pitch of some poles. */
-export function weightedHz(poles: readonly Mode[]): number {
+export function weightedHz(poles: ReadonlyArray<Pick<Mode, 'hz' | 'levelDb'>>): number {
   let weight = 0
   let sum = 0
   for (const pole of poles) {

@@ -128,7 +128,7 @@ export function measureTap(
     tail,
     trebleOf(samples, rateHz, onset.sample, end),
     best,
-    analysis.modes,
+    analysis.modes.filter((mode) => !mode.before),
     analysis.explained,
   )
   if (against) return { ...refuse(onset, rateHz, 'no-pitch', modes), why: OBJECTIONS[against], noTap: true }

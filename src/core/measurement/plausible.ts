@@ -11,7 +11,7 @@ const FEWEST_CYCLES = 6.5
 /** ... unless every bit of it is known to be a tone. */
 const FEWEST_WELL_EXPLAINED = 4.5
 /** A drum's tone does not last: longer decays are a voice, an instrument, a hum that came in. */
-const LONGEST_DECAY_SECONDS = 3
+const LONGEST_DECAY_SECONDS = 2
 /** A stroke is loudest at once; what grows by this factor later was not struck. */
 const SWELL = 1.5
 /** ... unless its tones are this well known: two that begin upside down to each other swell as they beat. */
@@ -31,11 +31,14 @@ const CHORD_PAIRS = 2
  * many cycles, decay times frequency.
  */
 const HEAD_CYCLES = 65
-/** A stick's click is this many times louder than the treble that follows it; no voice, string or pipe begins so. */
-const CLICK = 2
-/** Treble that begins with the sound, this many times over what was before, and goes on at once, is no stroke's. */
-const ROSE = 3
-const GOES_ON = 1.45
+/** A stick's click is this many times louder than the treble behind it; no voice, string or pipe begins so. */
+const CLICK = 2.6
+/**
+ * Treble that begins with the sound, this many times over what was before, and does not die as a click does: then even
+ * tones that die as soon as a head's are held against a string's.
+ */
+const ROSE = 3.5
+const GOES_ON = 2.3
 /** A loud tone that lasts longer than this does not come from a head, whatever else rings. */
 const LOUD_DB = -12
 const NEVER_DIES_SECONDS = 6
@@ -67,9 +70,10 @@ export function objection(
   if (longest.decaySeconds > LONGEST_DECAY_SECONDS) return 'not-struck'
   if (modes.some((mode) => mode.levelDb > LOUD_DB && mode.decaySeconds > NEVER_DIES_SECONDS))
     return 'not-struck'
-  if (treble.click > CLICK) return null
-  if (treble.rose > ROSE && treble.click < GOES_ON) return 'not-struck'
-  if (isHarmonic(modes)) return 'tone'
+  if (treble.click < CLICK) {
+    const goesOn = treble.rose > ROSE && treble.click < GOES_ON
+    if (isHarmonic(modes, goesOn ? 0 : HEAD_CYCLES)) return 'tone'
+  }
   return null
 }
 
@@ -95,9 +99,9 @@ function asTones(modes: readonly Mode[]): Mode[][] {
 }
 
 /** At least three loud modes at whole multiples of one of them or of its half: a string, a reed, a voice. */
-function isHarmonic(modes: readonly Mode[]): boolean {
+function isHarmonic(modes: readonly Mode[], headCycles: number): boolean {
   const loud = modes.filter((mode) => mode.levelDb > HARMONIC_DB)
-  if (loud.length < HARMONICS || median(loud.map(({ hz, decaySeconds }) => hz * decaySeconds)) < HEAD_CYCLES)
+  if (loud.length < HARMONICS || median(loud.map(({ hz, decaySeconds }) => hz * decaySeconds)) < headCycles)
     return false
   const overtone = (low: Mode, high: Mode) =>
     OVERTONES.some((ratio) => Math.abs(1200 * Math.log2(high.hz / low.hz / ratio)) < OVERTONE_CENTS)

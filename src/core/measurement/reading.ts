@@ -19,7 +19,7 @@ const HIDDEN_PAIR = 0.015
 const BENT_AMISS = 1
 
 /**
- * The amplitude-weighted mean of the poles and its error, by the fit's whole covariance: two close poles have badly known
+ * The amplitude-weighted mean of the poles that are read, and its error, by the fit's whole covariance: two close poles have badly known
  * pitches and levels of their own while their mean is well known. A pair that was thought of and not shown
  * widens it by as much as it is likely.
  */
@@ -29,9 +29,9 @@ export function readingOf(
   mic: MeasureOptions['mic'],
 ) {
   const { fit, settled } = analysis
-  const total = candidate.poles.reduce((sum, pole) => sum + pole.amplitude, 0)
+  const total = candidate.read.reduce((sum, pole) => sum + pole.amplitude, 0)
   const fill = (gradient: Float64Array) => {
-    for (const pole of candidate.poles) {
+    for (const pole of candidate.read) {
       const mode = fit.modes[pole.index]
       const at = pole.index * PER_MODE
       gradient[at] = pole.amplitude / total
@@ -40,7 +40,7 @@ export function readingOf(
       gradient[at + 3] = (byAmplitude * mode.sine) / pole.amplitude
     }
   }
-  const noise = Math.max(...candidate.poles.map((pole) => pole.noisePower))
+  const noise = Math.max(...candidate.read.map((pole) => pole.noisePower))
   const { hz } = candidate
   const bent = settled.glideOdds * Math.abs(fit.glide.relative) * hz
   let variance = settled.errorOf(fill, noise, hz) ** 2 + BENT_AMISS ** 2 * analysis.misfit * bent ** 2

@@ -14,10 +14,11 @@ export interface Treble {
 const FROM_HZ = 1800
 const CLICK_OVER_SECONDS = 0.045
 const HEARD_SECONDS = 0.1
-/** The click, with the few ms by which its place may be off, and the stretch that it is held against. */
-const CLICK_FROM_SECONDS = -0.003
-const CLICK_TO_SECONDS = 0.012
-const AFTER_FROM_SECONDS = 0.03
+/** The click is the loudest 10 ms of these first moments: in noise a stroke is placed some ms early. */
+const CLICK_SECONDS = 0.01
+const CLICK_AT_SECONDS = [-0.005, 0, 0.005, 0.01, 0.015, 0.02, 0.025]
+/** What noise leaves of the stretch behind the click is not known better than this part of it, in power. */
+const LEAST_LEFT = 0.1
 
 /** @param end sample of the next stroke, or the end of the sound */
 export function trebleOf(samples: Float32Array, rateHz: number, onset: number, end: number): Treble {
@@ -33,12 +34,16 @@ export function trebleOf(samples: Float32Array, rateHz: number, onset: number, e
     return count ? sum / count : 0
   }
   const before = power(at(0.01), stroke - at(0.005))
-  const first = power(stroke + at(CLICK_FROM_SECONDS), stroke + at(CLICK_TO_SECONDS))
-  const after = power(stroke + at(AFTER_FROM_SECONDS), stroke + at(HEARD_SECONDS))
-  const ratio = (a: number, b: number) => (a > 0 ? Math.sqrt(a / Math.max(b, 1e-18)) : 0)
+  const first = Math.max(
+    ...CLICK_AT_SECONDS.map((seconds) => power(stroke + at(seconds), stroke + at(seconds + CLICK_SECONDS))),
+  )
+  const after = power(stroke + at(CLICK_OVER_SECONDS), stroke + at(CLICK_OVER_SECONDS + HEARD_SECONDS))
+  const left = Math.max(after - before, LEAST_LEFT * after, NOTHING)
   return {
-    rattle: Math.sqrt(Math.max(0, power(stroke + at(CLICK_OVER_SECONDS), treble.length) - 1.5 * before)),
-    click: ratio(first, after),
-    rose: ratio(first, before),
+    rattle: Math.sqrt(Math.max(0, after - 1.5 * before)),
+    click: Math.sqrt(Math.max(0, first - before) / left),
+    rose: Math.sqrt(first / Math.max(before, NOTHING)),
   }
 }
+
+const NOTHING = 1e-18

@@ -1,4 +1,5 @@
 import { lugAngle } from '../head/harmonics'
+import { areParted, weightedHz } from '../measurement/choose'
 import { radiationPerSecond } from '../membrane/radiation'
 import { seededRandom, type Random } from '../numeric/random'
 import { inchesToMetres } from '../units/length'
@@ -103,11 +104,13 @@ function freeDecaySeconds(
 
 const isFreeCentre = (head: PracticeHead, { m, n }: TrueMode) => m === 0 && n === 1 && !head.other.muted
 
-/** What there is to hear of the lug pitch in a tap: its (1,1) poles weighted as this tap weighs them, in Hz. */
+/**
+ * What there is to hear of the lug pitch in a tap, in Hz: its (1,1) poles weighted as this tap weighs them, or the louder
+ * of two that are heard apart.
+ */
 export function heardLugHz({ modes }: PlayedTap): number {
-  const poles = modes.filter(({ m, n }) => m === 1 && n === 1)
-  const weights = poles.map(({ levelDb }) => 10 ** (levelDb / 20))
-  return poles.reduce((sum, { hz }, i) => sum + weights[i] * hz, 0) / weights.reduce((sum, w) => sum + w, 0)
+  const poles = modes.filter(({ m, n }) => m === 1 && n === 1).sort((a, b) => b.levelDb - a.levelDb)
+  return poles.length > 1 && areParted(poles[0], poles[1]) ? poles[0].hz : weightedHz(poles)
 }
 
 /** Plays one tap. The same seed gives the same samples. */
