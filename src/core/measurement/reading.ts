@@ -9,12 +9,12 @@ const LEAST_ERROR = 0.01 / 1731.2
  * A second pole much closer than the width of the first, or much weaker, cannot be seen and moves the reading all the
  * same: by about this part of a width, more where a standing microphone may hear the two with opposite signs.
  */
-const HIDDEN = 0.02
+const HIDDEN = 0.007
 /** Where a pair is thought of and not shown, it lies closer than this part of a width, or it would have been. */
 const UNSEEN = 0.25
 const HIDDEN_STANDING = 0.05
 /** Two poles found may be not quite the two there are. */
-const HIDDEN_PAIR = 0.015
+const HIDDEN_PAIR = 0.008
 /** What a stroke bends is known as badly as the glide's shape explains the tail: this times the square root of what is left. */
 const BENT_AMISS = 1
 

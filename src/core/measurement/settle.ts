@@ -13,7 +13,7 @@ export interface Settled {
 }
 
 /** The glide's shape is not exactly the model's: this part of what it bends remains, one standard error. */
-const GLIDE_LEFT = 0.03
+const GLIDE_LEFT = 0.012
 
 /**
  * Weighs "no glide" against "a glide" and averages. Fitting a glide that is not there costs most of a tail's knowledge of
