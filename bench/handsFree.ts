@@ -43,7 +43,7 @@ async function walk(stage: Stage, head: RecordedHead, seed: number): Promise<Wal
   let said = false
   for (const event of events) {
     if (event.event !== 'reading') {
-      said = true
+      said ||= event.event === 'refused'
       continue
     }
     result.shown++
@@ -62,6 +62,7 @@ async function walk(stage: Stage, head: RecordedHead, seed: number): Promise<Wal
 function shortly(event: HeardEvent): string {
   const at = event.at.toFixed(2)
   if (event.event === 'reading') return `${at} L${event.lug} ${event.hz.toFixed(1)}`
+  if (event.event !== 'refused') return `${at} ${event.event}`
   return `${at} ${event.verdict} ${process.env.SHOW === '2' ? event.why : ''}`
 }
 

@@ -44,7 +44,7 @@ export function recordedHeads(): RecordedHead[] {
   const some = (font: Sound[], numbers: number[]) => numbers.map((number) => font[number])
   return [
     { name: 'font 1, 12 in', inches: 12, layers: some(one, [55, 56, 57, 58]), other: one[26], ...beside },
-    { name: 'font 1, 16 in', inches: 16, layers: some(one, [36, 37, 38, 39]), other: one[46], ...beside },
+    { name: 'font 1, 16 in', inches: 16, layers: some(one, [36, 37, 38, 39]), other: two[47], ...beside },
     { name: 'font 2, 16 in', inches: 16, layers: some(two, [36, 37, 38]), other: two[47], ...beside },
     { name: 'font 2, 14 in', inches: 14, layers: some(two, [55, 56, 57, 58]), other: two[26], ...beside },
     ...(['hi', 'mid', 'lo'] as const).map((which, i) => ({

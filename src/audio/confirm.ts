@@ -10,6 +10,18 @@ export function confirmWithTick(): void {
   if (out) tone(out, TICK_HZ, out.currentTime, TICK_SECONDS, LOUDNESS)
 }
 
+const LOW_HZ = 330
+const LOW_SECONDS = 0.09
+const LOW_GAP_SECONDS = 0.06
+
+/** Two low tones: a tap was heard and not taken. */
+export function confirmRefused(): void {
+  const out = output()
+  if (!out) return
+  for (const n of [0, 1])
+    tone(out, LOW_HZ, out.currentTime + n * (LOW_SECONDS + LOW_GAP_SECONDS), LOW_SECONDS, LOUDNESS)
+}
+
 /** A spoken word, by a voice of this device only; resolves when it is over. Does nothing where there is none. */
 export function confirmWithWord(text: string): Promise<void> {
   const voice =

@@ -21,6 +21,7 @@ export type HeardEvent =
       used: true
     }
   | { at: number; heardAt: number; event: 'refused'; lug: number; verdict: string; why: string }
+  | { at: number; heardAt: number; event: 'other-drum' }
 
 export interface RecordingOptions {
   diameterInches: number
@@ -50,12 +51,13 @@ export async function hearRecording(
     handlers().onBlock(samples.subarray(at, at + options.block))
     await allHeard()
     const heardAt = Math.min(samples.length, at + options.block) / rateHz
-    for (const { id, tap, lug, used, why } of session.get().bench.heard) {
+    for (const { id, tap, lug, used, why, other } of session.get().bench.heard) {
       if (id <= told) continue
       told = id
       const when = { at: tap.atSeconds, heardAt }
       if (used && tap.hz !== null)
         say({ ...when, event: 'reading', lug, hz: tap.hz, standardErrorHz: tap.standardErrorHz!, used: true })
+      else if (other) say({ ...when, event: 'other-drum' })
       else say({ ...when, event: 'refused', lug, verdict: tap.verdict, why: why ?? '' })
     }
   }
@@ -80,7 +82,8 @@ async function sessionOnRecording(rateHz: number, options: RecordingOptions) {
     listen: (rate: number, how: MeasureOptions) => Promise.resolve(void (listener = new Listener(rate, how))),
     aimAt: (how: MeasureOptions) => Promise.resolve(void (listener!.options = how)),
     push: (block: Float32Array) => Promise.resolve(listener!.push(block)),
-    deafen: (seconds: number, behind: number) => Promise.resolve(listener!.deafen(seconds, behind)),
+    deafen: (seconds: number, behind: number, above: boolean) =>
+      Promise.resolve(listener!.deafen(seconds, behind, above)),
   }
   // The worker's ear is this one seen from afar.
   session.deps.ear = () => ear as never

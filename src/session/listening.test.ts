@@ -36,7 +36,8 @@ async function listening(): Promise<
       Promise.resolve(void (listener = new Listener(rateHz, options))),
     aimAt: () => Promise.resolve(),
     push: (block: Float32Array) => Promise.resolve(listener!.push(block)),
-    deafen: (seconds: number, behind: number) => Promise.resolve(listener!.deafen(seconds, behind)),
+    deafen: (seconds: number, behind: number, above: boolean) =>
+      Promise.resolve(listener!.deafen(seconds, behind, above)),
   }
   bench.session.deps.ear = () => ear as never
   await bench.session.start(() => Promise.resolve())

@@ -18,6 +18,8 @@ export const NO_BENCH: BenchUi = {
   movedOn: false,
   lastTap: null,
   heard: [],
+  ofHead: [],
+  missed: null,
   looking: null,
   stayNearHz: null,
   busy: null,

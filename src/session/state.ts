@@ -43,6 +43,10 @@ export interface BenchUi {
   lastTap: HeardTap | null
   /** What was heard lately, newest last, with its sound. */
   heard: readonly HeardTap[]
+  /** The newest taps of this head that were taken, through turns: by them another drum is told from it. */
+  ofHead: readonly Tap[]
+  /** Lug whose tap may have been missed; null for none. */
+  missed: number | null
   /** Id of the tap that is looked at closely; null when none is. */
   looking: number | null
   /** Chosen by the user: taps are read near this pitch; null to trust the ear's own judgement. */
@@ -58,7 +62,8 @@ export interface BenchUi {
   hung: string | null | undefined
 }
 
-export type MicrophoneTrouble = 'refused' | 'missing' | 'insecure' | 'busy' | 'lost' | 'unsupported'
+export type MicrophoneTrouble =
+  'refused' | 'missing' | 'insecure' | 'busy' | 'lost' | 'silent' | 'unsupported'
 
 export interface Hearing {
   /** `paused`: the browser holds the sound back (a call, a locked screen, a tab behind). */
@@ -90,6 +95,8 @@ export interface HeardTap {
   event: string | null
   /** In words, where it was not used: what was wrong and what to do. */
   why: string | null
+  /** Another drum, or no drum at all: none of this head's taps. */
+  other?: true
   sound: { samples: Float32Array; rateHz: number; strokeSeconds: number } | null
 }
 

@@ -38,7 +38,7 @@ export interface EarApi {
   aimAt(options: MeasureOptions): void
   push(block: Float32Array): Heard | null
   /** Hears no stroke for so many seconds, counted from so many samples behind the last block pushed. */
-  deafen(seconds: number, behind: number): void
+  deafen(seconds: number, behind: number, above: boolean): void
   /** Waveform and spectrum of one tap, for looking at. */
   look(samples: Float32Array, rateHz: number, strokeSeconds: number): TapLook
 }

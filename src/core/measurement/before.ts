@@ -15,7 +15,7 @@ const MOST = 3
 /** It goes on as it was, or dies away: a mode this much louder after the stroke was struck itself. */
 const GREW = 2.5
 /** A head dies away sooner than this; mains and machines do not, and are never struck. */
-const HEAD_DIES_SECONDS = 2
+export const HEAD_DIES_SECONDS = 2
 /** A stroke bends its tones up: they are looked for in the tail's first moments, this far above where they settle. */
 const EARLY_SECONDS = 0.15
 const BENT_STEPS = [-0.01, 0, 0.01, 0.02, 0.035, 0.05]

@@ -1,5 +1,7 @@
+import { median } from '../numeric/median'
 import { measureTap } from './measure'
-import { edgeEnvelope, findOnsets, type Onset } from './onsets'
+import { bodyOf } from './body'
+import { findOnsets, type Onset } from './onsets'
 import type { MeasureOptions, Tap } from './types'
 
 /**
@@ -25,6 +27,8 @@ export interface MeasuredTap {
   againSeconds: number | null
   /** Seconds since the stroke before, where this one followed while that one still rang; null for none. */
   afterSeconds: number | null
+  /** Power against that of the taps before which could be read: 1 for as strong; null while there are too few. */
+  againstHand: number | null
 }
 
 const KEPT_SECONDS = 3.5
@@ -43,8 +47,23 @@ const SEEN_SECONDS = 0.06
 const OVERLAP_SECONDS = 0.06
 /** A stroke this soon after another is a stick that bounced: no stroke of its own. */
 const BOUNCE_SECONDS = 0.2
+/**
+ * Only a comparable stroke is a second one: it brings at least this part of the first one's power into the band of heads. What
+ * is fainter (a hat, a word, the loop that plays) rings on under the tap and neither ends nor doubles it.
+ */
+const COMPARABLE = 0.1
+/** Two onsets closer than this are one stroke. */
+const SAME_SECONDS = 0.03
+/** ... and one that brings so many times more was the stroke that was meant, whatever came just before it. */
+const MUCH_MORE = 2
+/** Taps so far, of which the middle one says how strong this hand strikes; what is so much fainter is no tap. */
+const HANDS_KEPT = 7
+const FEWEST_FOR_A_HAND = 2
+const FAR_FAINTER = 0.02
 
 interface Pending extends Onset {
+  /** Power that it brought into the band of heads. */
+  body: number
   /** Sample of the stroke before, while that one still rang. */
   after: number | null
 }
@@ -57,8 +76,10 @@ export class Listener {
   private pending: Pending | null = null
   private searchedTo = 0
   private noise = 0
+  /** Power that the newest taps which could be read brought in. */
+  private hand: number[] = []
   /** No stroke is heard between these places of the stream. */
-  private deaf = { from: 0, to: 0 }
+  private deaf = { from: 0, to: 0, above: false }
 
   constructor(
     private readonly rateHz: number,
@@ -77,7 +98,7 @@ export class Listener {
       at += part.length
       if (this.end() % step > 0) continue
       if (!this.pending) this.search()
-      if (this.pending && this.rungOut()) taps.push(this.measurePending())
+      if (this.pending && this.rungOut()) taps.push(...this.measurePending())
     }
     let level = 0
     for (const x of block) level = Math.max(level, Math.abs(x))
@@ -85,12 +106,13 @@ export class Listener {
   }
 
   /**
-   * Hears no stroke for a while: what the device itself plays is no tap. What rings already ends there.
+   * Hears no stroke for a while: what the device itself plays is no tap. What rings already ends there, unless what is
+   * played lies above every head's tones.
    * @param behind samples that have come in but were not pushed yet: the device begins to sound after them
    */
-  deafen(seconds: number, behind = 0): void {
+  deafen(seconds: number, behind = 0, above = false): void {
     const from = this.end() + behind
-    this.deaf = { from, to: from + Math.round(seconds * this.rateHz) }
+    this.deaf = { from, to: from + Math.round(seconds * this.rateHz), above }
     if (this.pending && this.pending.sample >= from) this.pending = null
   }
 
@@ -115,21 +137,34 @@ export class Listener {
 
   /** Looks for a stroke in what is new, with some of the quiet before it to compare with. */
   private search(): void {
-    const heardFrom = this.searchedTo >= this.deaf.from ? this.deaf.to : 0
+    const heardFrom = this.searchedTo >= this.deaf.from && !this.deaf.above ? this.deaf.to : 0
     const from = Math.max(this.dropped, heardFrom, this.searchedTo - Math.round(NOISE_SECONDS * this.rateHz))
     const to = this.end() - Math.round(SEEN_SECONDS * this.rateHz)
     if (to <= this.searchedTo || to - from < 0.1 * this.rateHz) return
-    const onset = findOnsets(this.slice(from), this.rateHz, 0.05).find((found) => {
-      const at = from + found.sample
-      return at >= this.searchedTo && at < to && !this.isDeaf(at) && this.peakAfter(at) > QUIETEST_PEAK
-    })
-    if (onset) this.pending = { ...onset, sample: from + onset.sample, after: null }
+    const heard = this.slice(from)
+    const found = findOnsets(heard, this.rateHz, 0.05)
+      .map((onset) => ({
+        ...onset,
+        sample: from + onset.sample,
+        body: bodyOf(heard, this.rateHz, onset.sample),
+      }))
+      .find(({ sample, body }) => {
+        const isNew = sample >= this.searchedTo && sample < to && !this.isDeaf(sample, body)
+        return isNew && this.peakAfter(sample) > QUIETEST_PEAK && !this.isFarFainter(body)
+      })
+    if (found) this.pending = { ...found, after: null }
     else this.learnNoise(this.slice(from, to))
     this.searchedTo = Math.max(this.searchedTo, to - Math.round(OVERLAP_SECONDS * this.rateHz))
   }
 
-  private isDeaf(at: number): boolean {
-    return at >= this.deaf.from && at < this.deaf.to
+  private isFarFainter(body: number): boolean {
+    return this.hand.length >= FEWEST_FOR_A_HAND && body < FAR_FAINTER * median(this.hand)
+  }
+
+  /** What is played above every head's tones brings nothing into their band: a stroke as strong as this hand's is heard. */
+  private isDeaf(at: number, body: number): boolean {
+    if (at < this.deaf.from || at >= this.deaf.to) return false
+    return !(this.deaf.above && this.hand.length > 0 && body > COMPARABLE * median(this.hand))
   }
 
   private peakAfter(at: number): number {
@@ -157,51 +192,62 @@ export class Listener {
     return Math.sqrt(sum / last.length) < 1.3 * this.noise
   }
 
-  private measurePending(): MeasuredTap {
+  /** The tap that was waiting; none where a stroke that brought much more followed at once: that one is waiting now. */
+  private measurePending(): MeasuredTap[] {
     const pending = this.pending!
     const from = Math.max(this.dropped, pending.sample - Math.round(0.4 * this.rateHz))
     const samples = this.slice(from).slice()
-    const onset = { sample: pending.sample - from, strength: 1 }
+    const stroke = pending.sample - from
+    const bounced = stroke + Math.round(BOUNCE_SECONDS * this.rateHz)
     const heardTo =
-      this.deaf.from > pending.sample ? Math.min(samples.length, this.deaf.from - from) : samples.length
-    const again = secondStroke(samples, this.rateHz, onset.sample)
-    const end = Math.min(again ?? heardTo, heardTo)
-    this.pending = this.next(pending, from, samples, again)
+      this.deaf.from > pending.sample && !this.deaf.above
+        ? Math.min(samples.length, this.deaf.from - from)
+        : samples.length
+    const later = laterStrokes(samples, this.rateHz, stroke).filter(
+      ({ body }) => body > COMPARABLE * pending.body,
+    )
+    const meant = later.find(({ sample, body }) => sample < bounced && body > MUCH_MORE * pending.body)
+    const next = meant ?? later.find(({ sample }) => sample >= bounced)
+    this.pending =
+      next && !this.isDeaf(from + next.sample, next.body)
+        ? { ...next, sample: from + next.sample, after: meant ? pending.after : pending.sample }
+        : null
     this.searchedTo = Math.max(
       pending.sample + Math.round(BOUNCE_SECONDS * this.rateHz),
       this.end() - Math.round((SEEN_SECONDS + OVERLAP_SECONDS) * this.rateHz),
     )
-    const tap = measureTap(samples, this.rateHz, onset, end, this.options)
-    return {
-      tap: { ...tap, atSeconds: pending.sample / this.rateHz },
-      samples,
-      strokeSeconds: onset.sample / this.rateHz,
-      againSeconds: again === null ? null : (again - onset.sample) / this.rateHz,
-      afterSeconds: pending.after === null ? null : (pending.sample - pending.after) / this.rateHz,
-    }
-  }
-
-  /** A stroke that fell while the last one rang is the next to be measured; one that bounced is none. */
-  private next(last: Pending, from: number, samples: Float32Array, again: number | null): Pending | null {
-    const first = last.sample - from
-    const bounced = first + Math.round(BOUNCE_SECONDS * this.rateHz)
-    const own = again !== null && again < bounced ? secondStroke(samples, this.rateHz, first, bounced) : again
-    return own === null || this.isDeaf(from + own)
-      ? null
-      : { sample: from + own, strength: 1, after: last.sample }
+    if (meant) return []
+    const again = later[0]?.sample ?? null
+    const onset = { sample: stroke, strength: 1 }
+    const againstHand = this.hand.length < FEWEST_FOR_A_HAND ? null : pending.body / median(this.hand)
+    const tap = measureTap(samples, this.rateHz, onset, Math.min(again ?? heardTo, heardTo), this.options)
+    if (tap.hz !== null) this.hand = [...this.hand, pending.body].slice(-HANDS_KEPT)
+    return [
+      {
+        tap: { ...tap, atSeconds: pending.sample / this.rateHz },
+        samples,
+        strokeSeconds: stroke / this.rateHz,
+        againSeconds: again === null ? null : (again - stroke) / this.rateHz,
+        afterSeconds: pending.after === null ? null : (pending.sample - pending.after) / this.rateHz,
+        againstHand,
+      },
+    ]
   }
 }
 
-/** Where the next stroke begins inside a stretch, from some sample on, if there is one. */
-function secondStroke(
-  samples: Float32Array,
-  rateHz: number,
-  first: number,
-  from = first + 0.05 * rateHz,
-): number | null {
-  if (edgeEnvelope(samples, rateHz).length === 0) return null
-  const later = findOnsets(samples, rateHz, 0.2).find(({ sample }) => sample > from)
-  return later ? later.sample : clickWhileRinging(samples, rateHz, first, from)
+interface Stroke extends Onset {
+  body: number
+}
+
+/** Strokes behind the first one of a stretch, in time order. */
+function laterStrokes(samples: Float32Array, rateHz: number, first: number): Stroke[] {
+  const from = first + SAME_SECONDS * rateHz
+  const found = findOnsets(samples, rateHz, 0.05).filter(({ sample }) => sample > from)
+  if (found.length === 0) {
+    const click = clickWhileRinging(samples, rateHz, first, from)
+    if (click !== null) found.push({ sample: click, strength: 1 })
+  }
+  return found.map((onset) => ({ ...onset, body: bodyOf(samples, rateHz, onset.sample) }))
 }
 
 const CLICK_SECONDS = 0.002

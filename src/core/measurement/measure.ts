@@ -118,7 +118,7 @@ export function measureTap(
   const found = bestWindow(tail, options)
   if (!found) return refuse(onset, rateHz, 'no-pitch')
   const { analysis, candidates } = found
-  const modes = analysis.modes.map(plain)
+  const modes = analysis.modes.filter((mode) => !mode.before).map(plain)
   if (analysis.explained < LEAST_EXPLAINED) {
     return refuse(onset, rateHz, tail.snrDb < 2 * LOWEST_SNR_DB ? 'noisy' : 'no-pitch', modes)
   }
@@ -128,7 +128,7 @@ export function measureTap(
     tail,
     trebleOf(samples, rateHz, onset.sample, end),
     best,
-    analysis.modes.filter((mode) => !mode.before),
+    analysis.modes,
     analysis.explained,
   )
   if (against) return { ...refuse(onset, rateHz, 'no-pitch', modes), why: OBJECTIONS[against], noTap: true }

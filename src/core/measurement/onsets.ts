@@ -40,7 +40,7 @@ const BODY_RISE = 2.2
 const BODY_BEFORE = 20
 const BODY_ABOVE_FLOOR = 2.5
 /** A stroke seen in both envelopes is one. */
-const SAME_SECONDS = 0.06
+const SAME_SECONDS = 0.045
 
 /** rms of the first difference in windows of 4 ms, one value every 2 ms. */
 export function edgeEnvelope(samples: ArrayLike<number>, rateHz: number): Float64Array {

@@ -38,10 +38,11 @@ const CLICK = 2.6
  * tones that die as soon as a head's are held against a string's.
  */
 const ROSE = 3.5
-const GOES_ON = 2.3
 /** A loud tone that lasts longer than this does not come from a head, whatever else rings. */
 const LOUD_DB = -12
 const NEVER_DIES_SECONDS = 6
+/** ... which a shorter tail than this cannot tell. */
+const TELLS_DECAY_SECONDS = 0.35
 /** Treble against the tail's own rms: wires on the head. */
 const RATTLE = 10 ** (-12 / 20)
 
@@ -52,27 +53,29 @@ export function objection(
   tail: Tail,
   treble: Treble,
   candidate: Candidate<Mode>,
-  modes: readonly Mode[],
+  modes: ReadonlyArray<Mode & { before?: boolean }>,
   explained: number,
 ): Objection | null {
   const longest = candidate.poles.reduce((a, b) => (b.decaySeconds > a.decaySeconds ? b : a))
   const body = rms(tail, 0.025, 0.125)
   if (treble.rattle > RATTLE * body) return 'wires'
+  const own = modes.filter(({ before }) => !before)
   const level = Math.max(...candidate.poles.map(({ levelDb }) => levelDb))
   if (longest.hz < LOWEST_PITCH_HZ) return 'thud'
   // A port's air or a beater on a pillow, louder than whatever rings above it.
-  if (modes.some((mode) => mode.hz < LOWEST_PITCH_HZ && mode.levelDb > level)) return 'thud'
+  if (own.some((mode) => mode.hz < LOWEST_PITCH_HZ && mode.levelDb > level)) return 'thud'
   const fewest = explained > WELL_EXPLAINED ? FEWEST_WELL_EXPLAINED : FEWEST_CYCLES
   if (longest.hz * longest.decaySeconds < fewest) return longest.hz < 90 ? 'thud' : 'choked'
   const first = rms(tail, 0, 0.06)
   const later = Math.max(rms(tail, 0.06, 0.14), rms(tail, 0.14, 0.25), rms(tail, 0.25, 0.4))
   if (later > (explained > WELL_EXPLAINED ? BEATING_SWELL : SWELL) * first) return 'not-struck'
-  if (longest.decaySeconds > LONGEST_DECAY_SECONDS) return 'not-struck'
-  if (modes.some((mode) => mode.levelDb > LOUD_DB && mode.decaySeconds > NEVER_DIES_SECONDS))
-    return 'not-struck'
+  if (tail.samples.length > TELLS_DECAY_SECONDS * tail.rateHz) {
+    if (longest.decaySeconds > LONGEST_DECAY_SECONDS) return 'not-struck'
+    if (own.some((mode) => mode.levelDb > LOUD_DB && mode.decaySeconds > NEVER_DIES_SECONDS))
+      return 'not-struck'
+  }
   if (treble.click < CLICK) {
-    const goesOn = treble.rose > ROSE && treble.click < GOES_ON
-    if (isHarmonic(modes, goesOn ? 0 : HEAD_CYCLES)) return 'tone'
+    if (isHarmonic(modes, treble.rose > ROSE ? 0 : HEAD_CYCLES)) return 'tone'
   }
   return null
 }

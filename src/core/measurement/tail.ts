@@ -1,6 +1,6 @@
 import FFT from 'fft.js'
 import { filterAndDecimate, lowPassTaps } from '../numeric/filters'
-import { linesBefore, powerOf, type Line } from './before'
+import { HEAD_DIES_SECONDS, linesBefore, powerOf, type Line } from './before'
 
 /** The stretch of a tap that is measured: after the stick's click, before it sinks into the noise. */
 export interface Tail {
@@ -120,8 +120,18 @@ export function cutTail(
     noisePower,
     lines,
     before,
-    snrDb: snr(early, powerOf(before)),
+    snrDb: snr(early, leftOf(before, lines, noisePower, rate)),
   }
+}
+
+/** Power heard before that is still there: what dies away has died on until the tail begins. */
+function leftOf(before: Float64Array, lines: readonly Line[], noisePower: number, rateHz: number): number {
+  if (!lines.some(({ decaySeconds }) => decaySeconds < HEAD_DIES_SECONDS)) return powerOf(before)
+  const seconds = before.length / rateHz + CLICK_SECONDS
+  return lines.reduce(
+    (sum, { amplitude, decaySeconds }) => sum + (amplitude * Math.exp(-seconds / decaySeconds)) ** 2 / 2,
+    noisePower,
+  )
 }
 
 function snr(early: number, heardBefore: number): number {

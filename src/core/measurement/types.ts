@@ -33,7 +33,7 @@ export interface Tap {
   standardErrorHz: number | null
   /** The poles that make up the reading. */
   poles: Mode[]
-  /** All modes found, loudest first. */
+  /** All modes found, loudest first, but for what rang before. */
   modes: Mode[]
   alternatives: Alternative[]
   /** Of a centre tap: cents by which it began above (or below, negative) the settled pitch; null where not heard. */

@@ -16,6 +16,8 @@ const TROUBLE: Record<MicrophoneTrouble, string> = {
     'Browsers open the microphone only on a secure address. Open Humbra over https, or on the machine it runs on as http://localhost; or record on the phone and read the recording.',
   busy: 'The microphone could not be opened: another program may be using it. Close that one and press Listen again.',
   lost: 'The microphone went away. What was read is kept. Plug it in and press Listen again.',
+  silent:
+    'The microphone is open and sends nothing at all: muted at its switch or in the system? What was read is kept.',
   unsupported: 'This browser cannot hand over raw sound. Read from a recording instead.',
 }
 

@@ -1,12 +1,9 @@
 import type { OpenMicrophone } from '@/audio/microphone'
-import { confirmWithTick, confirmWithWord } from '@/audio/confirm'
+import { confirmRefused, confirmWithTick, confirmWithWord } from '@/audio/confirm'
 import type { Session } from '../session'
 import type { Hearing } from '../state'
-import { takeCentre } from './centre'
-import { goToNext } from './run'
-import { compareTap } from './twoTaps'
-import { checkTap, currentView, expectation, takeTap } from './readings'
-import { turned } from './turning'
+import { currentView, expectation } from './readings'
+import { freshHands, seeBench, takeStroke, type Answer } from './strokes'
 
 /** The level is shown this often at most: a meter that flickers at every block costs more than it tells. */
 const LEVEL_EVERY_MS = 80
@@ -14,13 +11,12 @@ const LEVEL_EVERY_MS = 80
 const PEAKS_KEPT = 5
 /** The ear is deaf while the confirmation sounds, and for as long as the sound may be under way. */
 const TICK_DEAF_SECONDS = 0.45
+const REFUSED_DEAF_SECONDS = 0.6
 const WORD_DEAF_SECONDS = 3
 const AFTER_WORD_SECONDS = 0.3
 
-/** Two taps this far apart tick the open move off; closer ones are a stick that bounced, others are two checks. */
-const DOUBLE_SECONDS = { least: 0.2, most: 0.6 }
-/** While lugs are read nobody gets to the next one sooner than this: what follows sooner is the same lug, or no tap. */
-const NEXT_LUG_SECONDS = 0.45
+/** A line that brings nothing at all for so long is dead: no room is that quiet. */
+const SILENT_SECONDS = 0.9
 
 let open: OpenMicrophone | null = null
 /** Blocks are measured in order: each waits for the one before. */
@@ -28,10 +24,10 @@ let queue: Promise<void> = Promise.resolve()
 /** So many samples have come in and wait for those before them to be measured. */
 let waitingSamples = 0
 let levelShownAt = 0
-/** The last stroke was the first of two that meant something: the second is no tap of its own. */
-let awaitingSecond = false
-/** The stroke before was taken as a reading. */
-let takenBefore = false
+/** What the strokes so far may still mean. */
+let hands = freshHands()
+/** Samples that came in since listening began, and how many of the last were nothing at all. */
+let cameIn = { samples: 0, silent: 0 }
 
 /** Resolves when all that came in was measured. */
 export const allHeard = (): Promise<void> => queue
@@ -47,6 +43,7 @@ export async function startListening(session: Session): Promise<void> {
   const result = await session.deps.microphone.open(session.get().settings.input, {
     onBlock: (block) => {
       waitingSamples += block.length
+      watchForSilence(session, block)
       queue = queue.then(() => takeBlock(session, block))
     },
     onLost: () => {
@@ -68,7 +65,8 @@ export async function startListening(session: Session): Promise<void> {
 }
 
 async function listenAnew(session: Session): Promise<void> {
-  awaitingSecond = takenBefore = false
+  hands = freshHands()
+  cameIn = { samples: 0, silent: 0 }
   const view = currentView(session)
   if (open) await session.deps.ear().listen(open.rateHz, view ? expectation(view, session) : {})
 }
@@ -76,7 +74,12 @@ async function listenAnew(session: Session): Promise<void> {
 /** What was ringing when the browser held the sound back cannot be measured: listening starts anew afterwards. */
 async function pause(session: Session, paused: boolean): Promise<void> {
   if (!open) return
-  if (!paused) await listenAnew(session)
+  if (!paused) {
+    await listenAnew(session)
+    const view = currentView(session)
+    if (view?.phase === 'read')
+      session.notify(`Listening again. What rang meanwhile was lost: tap lug ${view.lug}.`)
+  }
   if (open) hearing(session, { state: paused ? 'paused' : 'on', level: 0, ringing: false })
 }
 
@@ -106,38 +109,27 @@ async function takeBlock(session: Session, block: Float32Array): Promise<void> {
     levelShownAt = now
     hearing(session, { level: heard.level, noise: heard.noise, ringing: heard.ringing })
   }
-  for (const { tap, samples, strokeSeconds, againSeconds, afterSeconds } of heard.taps) {
+  cameIn.samples += block.length
+  const before = currentView(session)
+  if (before) seeBench(hands, before, cameIn.samples / rateHz)
+  for (const stroke of heard.taps) {
     const view = currentView(session)
     if (!view) return
-    const second = awaitingSecond && afterSeconds !== null && afterSeconds <= DOUBLE_SECONDS.most
-    awaitingSecond = false
-    if (second) continue
-    notePeak(session, samples)
-    const sound = { samples, rateHz, strokeSeconds }
-    const double =
-      againSeconds !== null && againSeconds >= DOUBLE_SECONDS.least && againSeconds <= DOUBLE_SECONDS.most
-    const lug = view.lug
-    if (session.get().bench.strike === 'compare') {
-      if (!double && compareTap(session, tap)) await confirm(session, lug)
-    } else if (session.get().bench.strike === 'centre') {
-      if (takeCentre(session, view, tap, 'microphone', sound)) await confirm(session, lug)
-    } else if (view.phase === 'read') {
-      if (takenBefore && afterSeconds !== null && afterSeconds < NEXT_LUG_SECONDS) continue
-      takenBefore = takeTap(session, view, tap, lug, 'microphone', sound)
-      if (takenBefore) await confirm(session, lug)
-    } else if (view.phase === 'turn' && double) {
-      awaitingSecond = true
-      turned(session)
-      await confirm(session, lug)
-    } else if (view.phase === 'done' && double) {
-      // Hands free through a run: two taps on the drum that is done ask for the next.
-      awaitingSecond = true
-      if (goToNext(session)) await confirm(session, lug)
-    } else if (view.phase === 'turn') {
-      checkTap(session, tap, lug, sound)
-    }
+    if (stroke.tap.hz !== null) notePeak(session, stroke.samples)
+    const answer = takeStroke(session, hands, stroke, rateHz)
+    if (answer) await confirm(session, view.lug, answer)
     await aimEar(session)
   }
+}
+
+/** A device that is open and sends nothing is noticed, and so is its coming back. */
+function watchForSilence(session: Session, block: Float32Array): void {
+  if (!open) return
+  cameIn.silent = block.every((x) => x === 0) ? cameIn.silent + block.length : 0
+  const silent = cameIn.silent > SILENT_SECONDS * open.rateHz
+  const { trouble } = session.get().hearing
+  if (silent && trouble === null) hearing(session, { trouble: 'silent', level: 0 })
+  if (!silent && trouble === 'silent' && cameIn.silent === 0) hearing(session, { trouble: null })
 }
 
 /** The ear expects what the bench asks for now. */
@@ -151,12 +143,19 @@ function notePeak(session: Session, samples: Float32Array): void {
   hearing(session, { peaks: [...session.get().hearing.peaks, peak].slice(-PEAKS_KEPT) })
 }
 
-/** A tick or the next lug's number, if wanted; what the device plays itself is never heard as a tap. */
-async function confirm(session: Session, lug: number): Promise<void> {
+/**
+ * A tick or the next lug's number for what was taken, two low tones for what was not, if wanted; what the device plays itself is
+ * never heard as a tap.
+ */
+async function confirm(session: Session, lug: number, answer: Answer): Promise<void> {
   const { confirm: how } = session.get().settings
   if (how === 'none') return
-  if (how === 'tick') {
-    await deafen(session, TICK_DEAF_SECONDS)
+  if (answer === 'refused') {
+    await deafen(session, REFUSED_DEAF_SECONDS)
+    return confirmRefused()
+  }
+  if (how === 'tick' || answer === 'ticked') {
+    await deafen(session, TICK_DEAF_SECONDS, true)
     return confirmWithTick()
   }
   await deafen(session, WORD_DEAF_SECONDS)
@@ -166,6 +165,6 @@ async function confirm(session: Session, lug: number): Promise<void> {
 }
 
 /** The ear hears nothing that is struck from now on for so long, however far behind the measuring is. */
-export async function deafen(session: Session, seconds: number): Promise<void> {
-  await session.deps.ear().deafen(seconds, waitingSamples)
+export async function deafen(session: Session, seconds: number, above = false): Promise<void> {
+  await session.deps.ear().deafen(seconds, waitingSamples, above)
 }

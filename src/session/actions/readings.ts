@@ -90,6 +90,12 @@ export function checkTap(session: Session, tap: Tap, lug: number, sound: HeardTa
   remember(session, { id: ++heardCount, tap, lug, used: false, event: null, why, sound })
 }
 
+/** What was none of this head's taps: shown, not read and not counted. */
+export function noteOther(session: Session, tap: Tap, lug: number, sound: HeardTap['sound']): void {
+  const why = 'Another drum, or none: its tones are not this head’s. Not counted.'
+  remember(session, { id: ++heardCount, tap, lug, used: false, event: null, why, other: true, sound })
+}
+
 /** Taps further than this from the middle of the head's other lugs are asked about. */
 const JUMP_CENTS = 220
 const LUGS_FOR_A_JUMP = 2
@@ -112,13 +118,17 @@ function remember(session: Session, heard: HeardTap): void {
       ...bench,
       lastTap: heard.id >= (bench.lastTap?.id ?? 0) ? heard : bench.lastTap,
       heard: list.slice(-HEARD_KEPT),
-      lug: heard.used ? null : bench.lug,
+      ...(heard.used
+        ? { lug: null, missed: null, ofHead: [...bench.ofHead, heard.tap].slice(-OF_HEAD_KEPT) }
+        : {}),
     },
   })
 }
 
 /** So many taps can be looked at again: some megabytes of sound. */
 const HEARD_KEPT = 24
+/** So many tell which tones a head has. */
+const OF_HEAD_KEPT = 8
 
 function count(session: Session, view: BenchView, heard: HeardTap, source: Source): boolean {
   const { tap, lug } = heard

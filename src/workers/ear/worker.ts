@@ -42,8 +42,8 @@ const api: EarApi = {
   aimAt(options) {
     if (listener) listener.options = options
   },
-  deafen(seconds, behind) {
-    listener?.deafen(seconds, behind)
+  deafen(seconds, behind, above) {
+    listener?.deafen(seconds, behind, above)
   },
   look: lookAt,
   push(block) {
