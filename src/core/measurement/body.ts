@@ -9,11 +9,12 @@ const BEFORE_GAP_SECONDS = 0.008
 /**
  * Power that a stroke brings into the band of heads, full scale 1: how strong it was, whatever its click was like.
  * @param stroke sample of the stroke in `samples`
+ * @param end sample of the next stroke, whose power is not its own
  */
-export function bodyOf(samples: Float32Array, rateHz: number, stroke: number): number {
+export function bodyOf(samples: Float32Array, rateHz: number, stroke: number, end = samples.length): number {
   const at = (seconds: number) => Math.round(seconds * rateHz)
   const from = Math.max(0, stroke - at(BEFORE_SECONDS + BEFORE_GAP_SECONDS))
-  const to = Math.min(samples.length, stroke + at(TO_SECONDS))
+  const to = Math.min(end, stroke + at(TO_SECONDS))
   const keep = Math.exp((-2 * Math.PI * BAND_HZ) / rateHz)
   let once = 0
   let twice = 0

@@ -55,7 +55,7 @@ const COMPARABLE = 0.1
 /** Two onsets closer than this are one stroke. */
 const SAME_SECONDS = 0.03
 /** ... and one that brings so many times more was the stroke that was meant, whatever came just before it. */
-const MUCH_MORE = 2
+const MUCH_MORE = 3
 /** Taps so far, of which the middle one says how strong this hand strikes; what is so much fainter is no tap. */
 const HANDS_KEPT = 7
 const FEWEST_FOR_A_HAND = 2
@@ -206,7 +206,10 @@ export class Listener {
     const later = laterStrokes(samples, this.rateHz, stroke).filter(
       ({ body }) => body > COMPARABLE * pending.body,
     )
-    const meant = later.find(({ sample, body }) => sample < bounced && body > MUCH_MORE * pending.body)
+    const meant = later.find(
+      ({ sample, body }) =>
+        sample < bounced && body > MUCH_MORE * bodyOf(samples, this.rateHz, stroke, sample),
+    )
     const next = meant ?? later.find(({ sample }) => sample >= bounced)
     this.pending =
       next && !this.isDeaf(from + next.sample, next.body)

@@ -1,5 +1,4 @@
 import { lastRailed } from '../sound/overdriven'
-import { shiftByCents } from '../units/pitch'
 import { beginsStruck, findOnsets, type Onset } from './onsets'
 import { objection, type Objection } from './plausible'
 import { readingOf } from './reading'
@@ -132,8 +131,9 @@ export function measureTap(
     analysis.explained,
   )
   if (against) return { ...refuse(onset, rateHz, 'no-pitch', modes), why: OBJECTIONS[against], noTap: true }
-  const reading = readingOf(best, analysis, options.mic)
-  if (reading.standardErrorHz > shiftByCents(best.hz, WORST_ERROR_CENTS) - best.hz) {
+  const { hz, scatterHz } = found.pitch
+  const standardErrorHz = Math.hypot(readingOf(best, analysis, options.mic).standardErrorHz, scatterHz)
+  if (found.errorCents > WORST_ERROR_CENTS) {
     return refuse(onset, rateHz, 'noisy', modes)
   }
   return {
@@ -141,7 +141,8 @@ export function measureTap(
     verdict: 'ok',
     why: null,
     ...(strokeOnly ? { warning: 'clipped-stroke' as const } : {}),
-    ...reading,
+    hz,
+    standardErrorHz,
     poles: best.poles.map(plain),
     modes,
     alternatives: candidates
@@ -149,7 +150,7 @@ export function measureTap(
       .filter((other) => other.odds > 0.005)
       .map(({ hz, odds }) => ({ hz, odds })),
     ...(options.tap === 'centre' && {
-      glideCents: glideOf(tail, modes, reading.hz),
+      glideCents: glideOf(tail, modes, hz),
       ringSeconds: ringOf(samples, rateHz, onset.sample, end),
     }),
   }

@@ -10,6 +10,8 @@ export interface Found {
   candidates: Candidate<AnalysedMode>[]
   /** Error of the best candidate, in cents. */
   errorCents: number
+  /** What all windows that were tried say of its pitch: the mean, and how far they scatter about it. */
+  pitch: { hz: number; scatterHz: number }
 }
 
 const SHORTEST_WINDOW_SECONDS = 0.06
@@ -24,6 +26,8 @@ const GOOD_ENOUGH_CENTS = 0.6
 const BETTER = 0.7
 const GLIDE_DOWN_CENTS = 300
 const GLIDE_UP_CENTS = 40
+/** Windows that are surer than so many times the best one's error have a say in the pitch. */
+const POOLED_TO = 2.5
 /** A window that leaves more than this part of its energy unexplained says nothing about where later ones may lie. */
 const MOST_UNEXPLAINED = 0.4
 
@@ -32,7 +36,8 @@ const MOST_UNEXPLAINED = 0.4
  * the glide is over, as long as that promises a smaller error.
  */
 export function bestWindow(tail: Tail, options: MeasureOptions): Found | null {
-  let best: (Found & { left: number }) | null = null
+  let best: (Omit<Found, 'pitch'> & { left: number }) | null = null
+  const said: Array<{ hz: number; errorCents: number }> = []
   for (const laterSeconds of LATER_SECONDS) {
     if (tail.samples.length - laterSeconds * tail.rateHz < SHORTEST_WINDOW_SECONDS * tail.rateHz) break
     const analysis = analyseTail(tail, { mic: options.mic, laterSeconds })
@@ -46,6 +51,7 @@ export function bestWindow(tail: Tail, options: MeasureOptions): Found | null {
     if (!best || best.left > MOST_UNEXPLAINED) {
       if (!best || left < best.left)
         best = { analysis, candidates, errorCents: errorCents(candidates[0], analysis, options), left }
+      if (best.left <= MOST_UNEXPLAINED) said.push({ hz: best.candidates[0].hz, errorCents: best.errorCents })
     } else {
       // The same tone, however faint it is by then beside those that ring longer.
       const { hz }: { hz: number } = best.candidates[0]
@@ -53,6 +59,7 @@ export function bestWindow(tail: Tail, options: MeasureOptions): Found | null {
         mayHaveGlidedTo(hz, candidate.hz),
       )
       const error = same && errorCents(same, analysis, options)
+      if (same) said.push({ hz: same.hz, errorCents: error! })
       if (same && error! < BETTER * best.errorCents) {
         const others = candidates.filter((candidate) => candidate !== same)
         best = { analysis, candidates: [same, ...others], errorCents: error!, left }
@@ -63,7 +70,24 @@ export function bestWindow(tail: Tail, options: MeasureOptions): Found | null {
     if (best.errorCents < GOOD_ENOUGH_CENTS) break
     if (residual < LEFT_OVER_NOISE * tail.noisePower || analysis.fit.residual < LEFT_OF_ALL * power) break
   }
-  return best
+  return best && { ...best, pitch: pooled(best.candidates[0].hz, best.errorCents, said) }
+}
+
+/** Windows overlap, so together they are no surer than the best; that they agree, or do not, is worth knowing. */
+function pooled(hz: number, bestCents: number, said: ReadonlyArray<{ hz: number; errorCents: number }>) {
+  const near = said.filter((each) => each.errorCents < POOLED_TO * bestCents)
+  if (bestCents < GOOD_ENOUGH_CENTS || near.length < 2) return { hz, scatterHz: 0 }
+  let weight = 0
+  let sum = 0
+  let squares = 0
+  for (const each of near) {
+    const w = each.errorCents ** -2
+    weight += w
+    sum += w * (each.hz - hz)
+    squares += w * (each.hz - hz) ** 2
+  }
+  const mean = sum / weight
+  return { hz: hz + mean, scatterHz: Math.sqrt(Math.max(0, squares / weight - mean ** 2)) }
 }
 
 function errorCents(candidate: Found['candidates'][0], analysis: Analysis, { mic }: MeasureOptions): number {
