@@ -12,13 +12,16 @@ with the lugs as the strip would show them.
   --side batter|resonant
   --expect HZ            the head's target
   --order around|pairs   in which order the lugs are struck
+  --confirm --rods A,B   a move of these rods is open, and waits to be ticked off by two taps
   --block N              samples a block (128); the answer does not depend on it
 `
 
 const digits = (value: number, places: number) => Number(value.toFixed(places))
 
 export async function listenCommand(args: string[]): Promise<number> {
-  const read = readOptions(args, ['diameter', 'lugs', 'side', 'expect', 'order', 'block'], HELP)
+  const read = readOptions(args, ['diameter', 'lugs', 'side', 'expect', 'order', 'block', 'rods'], HELP, [
+    'confirm',
+  ])
   if (typeof read === 'number') return read
   const { side = 'batter', order = 'around' } = read.values
   const number = (name: string, low: number, high: number, fallback: number) =>
@@ -35,6 +38,10 @@ export async function listenCommand(args: string[]): Promise<number> {
     return usage(`--side is batter or resonant, not "${side}"`, HELP)
   if (order !== 'around' && order !== 'pairs')
     return usage(`--order is around or pairs, not "${order}"`, HELP)
+  const rods = (read.values.rods as string | undefined)?.split(',').map(Number)
+  if (rods?.some((rod) => !Number.isInteger(rod) || rod < 1 || rod > (numbers.lugs as number)))
+    return usage(`--rods takes rod numbers from 1 to ${String(numbers.lugs)}, such as 1,4`, HELP)
+  if (read.values.confirm && !rods) return usage('--confirm wants --rods: which move waits', HELP)
   const [file] = read.positionals
   if (read.positionals.length !== 1) return usage('name one WAV file', HELP)
   let bytes: Uint8Array
@@ -54,6 +61,7 @@ export async function listenCommand(args: string[]): Promise<number> {
     expectHz: numbers.expectHz as number | null,
     side,
     order,
+    ...(read.values.confirm ? { rods } : {}),
   }
   const end = await hearRecording(
     toMono(wav.sound),

@@ -6,9 +6,15 @@ export interface Options {
 }
 
 /** Options by name, or the exit code after `--help` or a wrong one. */
-export function readOptions(args: string[], names: readonly string[], help: string): Options | number {
+export function readOptions(
+  args: string[],
+  names: readonly string[],
+  help: string,
+  flags: readonly string[] = [],
+): Options | number {
   const options: ParseArgsConfig['options'] = { help: { type: 'boolean', short: 'h' } }
   for (const name of names) options[name] = { type: 'string' }
+  for (const name of flags) options[name] = { type: 'boolean' }
   try {
     const { values, positionals } = parseArgs({
       args: joinNegatives(args, names),

@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs'
 import AxeBuilder from '@axe-core/playwright'
-import type { Page } from '@playwright/test'
+import { microphonePlays, readHz } from './microphone'
 import { expect, move, openHead, test } from './page'
 import { centsApart, walkAround } from './walk'
 
@@ -8,34 +8,6 @@ const FLOOR_TOM = [
   ...['--diameter', '15', '--depth', '13', '--lugs', '8', '--batter-hz', '104', '--plies', '7,7'],
   ...['--rods', '0.08,-0.05,0.02,0,-0.06,0.04,0,0.03', '--noise-db', '-45'],
 ]
-
-/**
- * The microphone plays this recording, sample for sample, from the moment it is opened. The stream is a real one, but the
- * page's own audio graph takes the recording in its place: between two graphs a busy machine loses samples. What the browser
- * itself does to a stream is tried in microphone.spec.ts.
- */
-async function microphonePlays(page: Page, wav: Buffer): Promise<void> {
-  await page.addInitScript((base64) => {
-    navigator.mediaDevices.getUserMedia = () =>
-      Promise.resolve(new AudioContext().createMediaStreamDestination().stream)
-    AudioContext.prototype.createMediaStreamSource = function () {
-      const bytes = Uint8Array.from(atob(base64), (letter) => letter.charCodeAt(0))
-      const node = this.createBufferSource()
-      void this.decodeAudioData(bytes.buffer).then((buffer) => {
-        node.buffer = buffer
-        node.start()
-      })
-      return node as unknown as MediaStreamAudioSourceNode
-    }
-  }, wav.toString('base64'))
-}
-
-async function readHz(page: Page, lug: number): Promise<number> {
-  const label = await page
-    .getByRole('button', { name: new RegExp(`^Lug ${lug}, [\\d.]+ Hz`) })
-    .getAttribute('aria-label')
-  return Number(/([\d.]+) Hz/.exec(label!)![1])
-}
 
 test('a whole eight-lug head is read hands free, by opposite pairs, in room noise', async ({
   page,

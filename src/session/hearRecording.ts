@@ -1,13 +1,18 @@
 import type { MicrophoneHandlers } from '@/audio/microphone'
 import { usualDrum } from '@/core/keeping/defaults'
 import { Listener } from '@/core/measurement/listener'
+import { measureSound } from '@/core/measurement/measure'
 import type { MeasureOptions } from '@/core/measurement/types'
 import type { Drum, Side } from '@/core/records/kit'
 import { allHeard, startListening, stopListening } from './actions/listening'
 import { addDrum, chooseHead, makeKit } from './actions/kits'
 import { currentView } from './actions/readings'
+import { moveOneOn, slippedFrom } from './actions/missed'
+import { typeReading } from './actions/said'
 import { kitEdit } from './actions/sheets'
+import { advise } from '@/workers/adviser/advise'
 import { memorySession } from './memorySession'
+import type { Session } from './session'
 
 /** What the Bench made of a stroke, with the stream's time of the stroke and of the moment it was said. */
 export type HeardEvent =
@@ -22,6 +27,9 @@ export type HeardEvent =
     }
   | { at: number; heardAt: number; event: 'refused'; lug: number; verdict: string; why: string }
   | { at: number; heardAt: number; event: 'other-drum' }
+  | { at: number; heardAt: number; event: 'missed-perhaps'; lug: number }
+  | { at: number; heardAt: number; event: 'ticked'; rods: number[] }
+  | { at: number; heardAt: number; event: 'moved'; from: number; to: number; why: string }
 
 export interface RecordingOptions {
   diameterInches: number
@@ -32,11 +40,13 @@ export interface RecordingOptions {
   order: 'around' | 'pairs'
   /** Samples a block; what is heard does not depend on it. */
   block: number
+  /** Rods of a move that waits to be ticked off; left out, the head is read. */
+  rods?: readonly number[]
 }
 
 /**
- * The Bench's own hands-free session on a recording: the same listener, the same rules for which lug comes next and for
- * refusing, on a drum made up for it. Nothing is kept.
+ * The Bench's own hands-free session on a recording: the same listener, the same rules for which lug comes next, for
+ * refusing, for ticking off, on a drum made up for it. Nothing is kept.
  * @returns lug pitches as the strip would show them, null where none was read, and the lugs left out
  */
 export async function hearRecording(
@@ -46,12 +56,16 @@ export async function hearRecording(
   say: (event: HeardEvent) => void,
 ): Promise<{ lugs: Array<number | null>; leftOut: number[] }> {
   const { session, handlers } = await sessionOnRecording(rateHz, options)
+  if (options.rods) openMove(session, options)
   let told = 0
+  let missed: number | null = null
+  let turns = turnsIn(session).length
   for (let at = 0; at < samples.length; at += options.block) {
     handlers().onBlock(samples.subarray(at, at + options.block))
     await allHeard()
     const heardAt = Math.min(samples.length, at + options.block) / rateHz
-    for (const { id, tap, lug, used, why, other } of session.get().bench.heard) {
+    const { bench } = session.get()
+    for (const { id, tap, lug, used, why, other } of bench.heard) {
       if (id <= told) continue
       told = id
       const when = { at: tap.atSeconds, heardAt }
@@ -60,6 +74,22 @@ export async function hearRecording(
       else if (other) say({ ...when, event: 'other-drum' })
       else say({ ...when, event: 'refused', lug, verdict: tap.verdict, why: why ?? '' })
     }
+    if (bench.missed !== missed && bench.missed !== null)
+      say({ at: heardAt, heardAt, event: 'missed-perhaps', lug: bench.missed })
+    missed = bench.missed
+    const now = turnsIn(session)
+    for (const made of now.slice(turns)) {
+      const rods = made.flatMap((turn, i) => (turn === 0 ? [] : [i + 1]))
+      say({ at: heardAt, heardAt, event: 'ticked', rods })
+    }
+    turns = now.length
+  }
+  const slipped = slippedFromNow(session)
+  if (slipped !== null) {
+    const at = samples.length / rateHz
+    const why = 'The readings fit the head better one lug on: a tap was missed there.'
+    say({ at, heardAt: at, event: 'moved', from: slipped, to: slipped + 1, why })
+    moveOneOn(session, slipped)
   }
   stopListening(session)
   const view = currentView(session)
@@ -70,6 +100,28 @@ export async function hearRecording(
   }
 }
 
+function slippedFromNow(session: Session): number | null {
+  const view = currentView(session)
+  return view && slippedFrom(view, session.get().bench.missed)
+}
+
+function turnsIn(session: Session): number[][] {
+  return session.get().log.flatMap((event) => (event.kind === 'rodsTurned' ? [event.turns] : []))
+}
+
+/** A head read as even, and a move of these rods open on it, whatever an adviser would say. */
+function openMove(session: Session, { rods, lugs, expectHz }: RecordingOptions): void {
+  for (let lug = 1; lug <= lugs; lug++) typeReading(session, expectHz ?? USUAL_HZ)
+  const view = currentView(session)
+  if (!view) return
+  const answer = advise(view.request, view.openRequest)
+  const turns = Array.from({ length: lugs }, (_, i) => (rods!.includes(i + 1) ? MOVE_TURNS : 0))
+  const plan = { ...answer.plan, done: false, reason: null, turns }
+  session.set({ advice: { request: view.request, answer: { ...answer, plan } } })
+}
+const USUAL_HZ = 180
+const MOVE_TURNS = 0.125
+
 async function sessionOnRecording(rateHz: number, options: RecordingOptions) {
   const { session } = memorySession()
   let handlers: MicrophoneHandlers | null = null
@@ -79,6 +131,8 @@ async function sessionOnRecording(rateHz: number, options: RecordingOptions) {
     return Promise.resolve({ ok: true, microphone: { rateHz, close: () => undefined } })
   }
   const ear = {
+    measure: (sound: Float32Array, rate: number, how: MeasureOptions) =>
+      Promise.resolve(measureSound(sound, rate, how)),
     listen: (rate: number, how: MeasureOptions) => Promise.resolve(void (listener = new Listener(rate, how))),
     aimAt: (how: MeasureOptions) => Promise.resolve(void (listener!.options = how)),
     push: (block: Float32Array) => Promise.resolve(listener!.push(block)),

@@ -1,82 +1,14 @@
-import { Listener } from '@/core/measurement/listener'
-import { practiceHead } from '@/core/practice/drum'
-import { playTap } from '@/core/practice/tap'
-import { usualDrum } from '@/core/keeping/defaults'
-import type { MicrophoneHandlers } from '@/audio/microphone'
 import { chooseTone, dropHeard, moveHeard, stayNear } from './actions/readings'
 import { typeReading } from './actions/said'
-import { startListening, stopListening } from './actions/listening'
+import { stopListening } from './actions/listening'
 import { keepGaugeLaw, sayFeel, takeDial } from './actions/gauge'
-import { chooseHead, makeKit } from './actions/kits'
+import { chooseHead } from './actions/kits'
 import { watchAdvice } from './adviceWatch'
 import { startRun } from './actions/run'
-import { keepKit, kitEdit } from './actions/sheets'
+import { keepKit } from './actions/sheets'
 import { turnedOtherwise } from './actions/turning'
-import { measureSound } from '@/core/measurement/measure'
 import { currentView } from './actions/readings'
-import { testSession, type TestBench } from './testSession'
-
-const RATE_HZ = 44_100
-
-/** A session whose microphone and ear are here, and whose drum is a six-lug tom. */
-async function listening(): Promise<
-  TestBench & { handlers: () => MicrophoneHandlers; hear(lug: number, again?: number): Promise<void> }
-> {
-  const bench = testSession()
-  let handlers: MicrophoneHandlers | null = null
-  let listener: Listener | null = null
-  bench.session.deps.microphone.open = (_input, given) => {
-    handlers = given
-    return Promise.resolve({ ok: true, microphone: { rateHz: RATE_HZ, close: () => undefined } })
-  }
-  const ear = {
-    measure: (samples: Float32Array, rateHz: number, options: object) =>
-      Promise.resolve(measureSound(samples, rateHz, options)),
-    listen: (rateHz: number, options: object) =>
-      Promise.resolve(void (listener = new Listener(rateHz, options))),
-    aimAt: () => Promise.resolve(),
-    push: (block: Float32Array) => Promise.resolve(listener!.push(block)),
-    deafen: (seconds: number, behind: number, above: boolean) =>
-      Promise.resolve(listener!.deafen(seconds, behind, above)),
-  }
-  bench.session.deps.ear = () => ear as never
-  await bench.session.start(() => Promise.resolve())
-  makeKit(bench.session, 'Test')
-  bench.session.append([kitEdit({ what: 'drumAdded', drum: usualDrum('tom', 12, 'd'), after: null })])
-  bench.session.setSettings({ source: 'microphone' })
-  await startListening(bench.session)
-  const head = practiceHead(
-    {
-      ...{ seedText: 'x', diameterInches: 12, depthInches: 8, lugs: 6, hoop: 'wood', threadPitchMm: 1.058 },
-      pliesMils: [10],
-      otherPliesMils: [10],
-    },
-    { evenHz: 190, rods: [0.05, 0, -0.04, 0, 0.02, 0] },
-    { lugHz: 260, muted: true },
-  )
-  const hear = async (lug: number, again?: number) => {
-    const { samples } = playTap(head, {
-      lug,
-      rateHz: RATE_HZ,
-      seed: lug,
-      noiseDb: -55,
-      finger: true,
-      seconds: 2,
-      leadSeconds: 0.3,
-    })
-    // The same stroke once more while the first one rings.
-    if (again)
-      for (let i = samples.length - 1; i >= again * RATE_HZ; i--)
-        samples[i] += samples[i - Math.round(again * RATE_HZ)]
-    for (let at = 0; at < samples.length; at += 2048) handlers!.onBlock(samples.slice(at, at + 2048))
-    // Blocks are measured one after the other, behind the caller's back.
-    for (let i = 0; i < 12; i++) await new Promise((resolve) => setTimeout(resolve, 0))
-  }
-  return { ...bench, handlers: () => handlers!, hear }
-}
-
-const readingsOf = (bench: TestBench) =>
-  currentView(bench.session)!.sitting?.passes.at(-1)?.readings ?? new Map()
+import { listening, readingsOf } from './testListening'
 
 test('taps go to lug after lug; a pause loses what rings and nothing that was read; a lost device says so', async () => {
   const bench = await listening()
@@ -118,6 +50,14 @@ test('a tap far from the other lugs is shown and not used', async () => {
   for (let lug = 1; lug <= 3; lug++) typeReading(bench.session, 400)
   await bench.hear(4)
   expect(readingsOf(bench).size).toBe(3)
+  expect(bench.session.get().bench.lastTap).toMatchObject({
+    used: false,
+    other: true,
+    why: expect.stringMatching(/Another drum/),
+  })
+  // Struck again and again at that pitch it is a lug far out: said so, and to be used in What was heard.
+  await bench.hear(4)
+  await bench.hear(4)
   expect(bench.session.get().bench.lastTap).toMatchObject({
     used: false,
     why: expect.stringMatching(/other lugs read near 400/),

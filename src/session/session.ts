@@ -19,6 +19,7 @@ export const NO_BENCH: BenchUi = {
   lastTap: null,
   heard: [],
   ofHead: [],
+  toneAsked: [],
   missed: null,
   looking: null,
   stayNearHz: null,

@@ -45,6 +45,8 @@ export interface BenchUi {
   heard: readonly HeardTap[]
   /** The newest taps of this head that were taken, through turns: by them another drum is told from it. */
   ofHead: readonly Tap[]
+  /** Pitches that the taps of this head may mean, where they do not tell which; empty where they do. */
+  toneAsked: readonly number[]
   /** Lug whose tap may have been missed; null for none. */
   missed: number | null
   /** Id of the tap that is looked at closely; null when none is. */

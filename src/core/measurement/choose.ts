@@ -89,7 +89,8 @@ export function weightedHz(poles: ReadonlyArray<Pick<Mode, 'hz' | 'levelDb'>>): 
   return sum / weight
 }
 
-function logPrior(hz: number, options: MeasureOptions): number {
+/** Log density of a lug pitch, by what is expected of it and by the head's size. */
+export function logPrior(hz: number, options: MeasureOptions): number {
   const wide = options.diameterInches
     ? logNormalDensity(centsBetween(usualHz(options.diameterInches, options.tap), hz), SIZE_PRIOR_CENTS)
     : -Math.log(4000)

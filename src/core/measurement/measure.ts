@@ -130,7 +130,11 @@ export function measureTap(
     analysis.modes,
     analysis.explained,
   )
-  if (against) return { ...refuse(onset, rateHz, 'no-pitch', modes), why: OBJECTIONS[against], noTap: true }
+  if (against) {
+    const voice = against === 'tone' || against === 'not-struck'
+    const why = OBJECTIONS[against]
+    return { ...refuse(onset, rateHz, 'no-pitch', modes), why, noTap: true, ...(voice ? { voice } : {}) }
+  }
   const { hz, scatterHz } = found.pitch
   const standardErrorHz = Math.hypot(readingOf(best, analysis, options.mic).standardErrorHz, scatterHz)
   if (found.errorCents > WORST_ERROR_CENTS) {

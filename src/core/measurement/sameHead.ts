@@ -2,7 +2,7 @@ import { median } from '../numeric/median'
 import { centsBetween } from '../units/pitch'
 import type { Mode, Tap } from './types'
 
-/** Lugs of a head lie this far from the middle of those read, or from what is expected of it, at most. */
+/** Lugs of a head lie this far outside those read, or from what is expected of it, at most: rough heads differ much. */
 const LUGS_CENTS = 200
 const EXPECTED_CENTS = 250
 /** Two taps of a head and more say which tones it has. */
@@ -12,7 +12,7 @@ const SAME_TONE_CENTS = 60
 const OWN_TONE_DB = -20
 /** The lug's tone may be this faint beside a louder one that is not known: above it, as a tom's upper modes are, or below it. */
 const FAINT_BELOW_UPPER_DB = -24
-const FAINT_ABOVE_LOWER_DB = -14
+const FAINT_ABOVE_LOWER_DB = -3
 
 /** What is known of a head before a stroke is heard. */
 export interface HeadHeard {
@@ -31,7 +31,8 @@ export function isOfHead({ modes }: Pick<Tap, 'modes'>, { taps, expectHz }: Head
   const known = read.length >= KNOWN_WELL
   const middle = known ? median(read) : (expectHz ?? read[0])
   if (!middle || modes.length === 0) return true
-  const reach = known ? LUGS_CENTS : EXPECTED_CENTS
+  const spread = known ? centsBetween(Math.min(...read), Math.max(...read)) : 0
+  const reach = known ? LUGS_CENTS + spread : EXPECTED_CENTS
   const lug = loudestOf(modes.filter(({ hz }) => Math.abs(centsBetween(middle, hz)) < reach))
   const loudest = loudestOf(modes)!
   if (!lug) return false

@@ -26,6 +26,8 @@ export interface Tap {
   why: string | null
   /** It rang clearly enough, and is no tap all the same: a voice, rattling wires, a thud. */
   noTap?: true
+  /** ... and it was a voice or an instrument, not a head that cannot ring. */
+  voice?: true
   /** Only the stroke itself was overdriven, what rings after it was not: the reading holds. */
   warning?: 'clipped-stroke'
   /** Lug pitch: amplitude-weighted mean of the (1,1) poles found, settled; null where no pitch may be trusted. */

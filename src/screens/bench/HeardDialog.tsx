@@ -56,8 +56,7 @@ export function HeardDialog({ onClose }: { onClose: () => void }) {
                     tap.id === shown.id ? 'border-ink font-bold' : 'border-transparent text-soft',
                   )}
                 >
-                  lug {tap.lug}: {tap.tap.hz === null ? 'refused' : hzText(tap.tap.hz)}
-                  {tap.tap.hz !== null && !tap.used ? ' not used' : ''}
+                  {tap.other ? 'another drum' : `lug ${tap.lug}: ${heardText(tap)}`}
                 </button>
               </li>
             ))}
@@ -69,6 +68,11 @@ export function HeardDialog({ onClose }: { onClose: () => void }) {
   )
 }
 
+function heardText({ tap, used }: HeardTap): string {
+  if (tap.hz === null) return 'refused'
+  return used ? hzText(tap.hz) : `${hzText(tap.hz)} not used`
+}
+
 function One({ heard, view }: { heard: HeardTap; view: BenchView }) {
   const session = useSession()!
   const { settings, bench } = useSessionState()
@@ -76,8 +80,8 @@ function One({ heard, view }: { heard: HeardTap; view: BenchView }) {
   return (
     <>
       <p className="text-xl" role="status">
-        {tap.hz === null ? (
-          <b>No pitch taken. </b>
+        {heard.other || tap.hz === null ? (
+          <b>{heard.other ? 'Not this head. ' : 'No pitch taken. '}</b>
         ) : (
           <>
             <b className="text-3xl">{hzText(tap.hz)} Hz</b>{' '}

@@ -1,6 +1,8 @@
 'use client'
 
 import type { OtherHead } from '@/core/records/event'
+import { answerTone } from '@/session/actions/headTone'
+import { moveOneOn, notMissed, slippedFrom, tapMissed } from '@/session/actions/missed'
 import { setOtherHead, stayNear } from '@/session/actions/readings'
 import type { BenchView } from '@/session/benchView'
 import { useSession, useSessionState } from '@/session/react'
@@ -33,6 +35,48 @@ export function OtherHeadAsk({ view }: { view: BenchView }) {
   )
 }
 
+/** What the taps leave open: one that may have been missed, and which of two tones is the lugs'. */
+export function HeardDoubts({ view }: { view: BenchView }) {
+  const session = useSession()
+  const { missed, toneAsked } = useSessionState().bench
+  if (!session || (missed === null && toneAsked.length === 0)) return null
+  const slipped = slippedFrom(view, missed)
+  return (
+    <div className="mt-3 flex flex-wrap items-center gap-2">
+      {toneAsked.length > 0 ? (
+        <>
+          <p className="w-full">
+            These taps may read {toneAsked.map(hzText).join(' or ')} Hz, and do not tell which is the lugs’.
+          </p>
+          {toneAsked.map((hz) => (
+            <Button key={hz} onClick={() => void answerTone(session, hz)}>
+              Near {hzText(hz)} Hz
+            </Button>
+          ))}
+        </>
+      ) : null}
+      {missed !== null && slipped === null ? (
+        <>
+          <p className="w-full">A tap on lug {missed} may have been missed.</p>
+          <Button onClick={() => tapMissed(session)}>Tap lug {missed} again</Button>
+          <Button tone="quiet" className="underline" onClick={() => notMissed(session)}>
+            It was not
+          </Button>
+        </>
+      ) : null}
+      {slipped !== null ? (
+        <>
+          <p className="w-full">From lug {slipped} on the readings fit the head better one lug further.</p>
+          <Button onClick={() => moveOneOn(session, slipped)}>Move them on, tap lug {slipped}</Button>
+          <Button tone="quiet" className="underline" onClick={() => notMissed(session)}>
+            Leave them
+          </Button>
+        </>
+      ) : null}
+    </div>
+  )
+}
+
 /** The newest tap in words, used or refused, and the way to look at it closely. */
 export function HeardLines() {
   const session = useSession()
@@ -51,7 +95,7 @@ export function HeardLines() {
               {Math.max(0.01, last.tap.standardErrorHz!).toFixed(2)}, used
             </>
           ) : (
-            <span className="font-bold text-caution">{last.why}</span>
+            <span className={last.other ? 'text-soft' : 'font-bold text-caution'}>{last.why}</span>
           )
         ) : null}
       </p>

@@ -16,7 +16,7 @@ import { ACTION_BAR, Big, Light } from './Big'
 import { EarPart } from './EarPart'
 import { GaugePart } from './GaugePart'
 import { MicrophonePart } from './MicrophonePart'
-import { HeardLines, OtherHeadAsk } from './HeardLines'
+import { HeardDoubts, HeardLines, OtherHeadAsk } from './HeardLines'
 import { SourceAsk } from './SourceAsk'
 import { Doubts } from './Doubts'
 import { useState } from 'react'
@@ -61,6 +61,7 @@ export function ReadPanel({ view }: { view: BenchView }) {
       </div>
       {read === 0 ? <OtherHeadAsk view={view} /> : null}
       <HeardLines />
+      <HeardDoubts view={view} />
       <Doubts view={view} />
       {wanting && view.advice ? <p className="mt-3 text-lg">{adviceText(view.advice.plan)}</p> : null}
       {isEnabled('bench.moveOn') ? (

@@ -2,6 +2,7 @@ import type { OpenMicrophone } from '@/audio/microphone'
 import { confirmRefused, confirmWithTick, confirmWithWord } from '@/audio/confirm'
 import type { Session } from '../session'
 import type { Hearing } from '../state'
+import { agreeOnTone } from './headTone'
 import { currentView, expectation } from './readings'
 import { freshHands, seeBench, takeStroke, type Answer } from './strokes'
 
@@ -117,6 +118,7 @@ async function takeBlock(session: Session, block: Float32Array): Promise<void> {
     if (!view) return
     if (stroke.tap.hz !== null) notePeak(session, stroke.samples)
     const answer = takeStroke(session, hands, stroke, rateHz)
+    await agreeOnTone(session)
     if (answer) await confirm(session, view.lug, answer)
     await aimEar(session)
   }

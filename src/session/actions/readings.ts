@@ -3,6 +3,7 @@ import type { MeasureOptions, Tap } from '@/core/measurement/types'
 import { usualLugHz } from '@/core/practice/drum'
 import { lastKnown } from '@/core/keeping/bench'
 import type { OtherHead, Source } from '@/core/records/event'
+import type { Drum } from '@/core/records/kit'
 import { encodeWav } from '@/core/sound/wav'
 import { centsBetween } from '@/core/units/pitch'
 import { benchView, type BenchView } from '../benchView'
@@ -13,7 +14,7 @@ import type { HeardTap } from '../state'
 
 /** How sure an expectation is, in cents: from the head's other lugs, or from a target or an earlier sitting. */
 const FROM_LUGS_CENTS = 70
-const FROM_TARGET_CENTS = 250
+export const FROM_TARGET_CENTS = 250
 /** However little is known: an octave off is another tone. */
 const FURTHEST_CENTS = 600
 
@@ -23,7 +24,7 @@ export function currentView(session: Session): BenchView | null {
 
 /** What is known of the pitch before a tap is measured. */
 export function expectation(view: BenchView, session: Session): MeasureOptions {
-  const { drum, side, sitting, head, kept, aim } = view
+  const { drum, side, sitting, head, aim, kept } = view
   const { settings, bench, clockMs } = session.get()
   if (bench.strike === 'centre') return centreExpectation(view, clockMs)
   const size = { diameterInches: drum.diameterInches, side, mic: settings.mic }
@@ -45,14 +46,14 @@ export function expectation(view: BenchView, session: Session): MeasureOptions {
     return { ...size, expectHz: forecast.hz, expectCents }
   }
   const near = lastKnown(head)?.meanHz ?? ('hz' in aim ? aim.hz : kept?.meanHz)
-  return near
-    ? { ...size, expectHz: near, expectCents: FROM_TARGET_CENTS }
-    : {
-        ...size,
-        expectHz: usualLugHz(drum.diameterInches, drum.threadPitchMm),
-        expectCents: 2 * FROM_TARGET_CENTS,
-      }
+  return near ? { ...size, expectHz: near, expectCents: FROM_TARGET_CENTS } : { ...size, ...bySize(drum) }
 }
+
+/** What a drum's size alone says. */
+export const bySize = ({ diameterInches, threadPitchMm }: Drum): MeasureOptions => ({
+  expectHz: usualLugHz(diameterInches, threadPitchMm),
+  expectCents: 2 * FROM_TARGET_CENTS,
+})
 
 /** Readings of the round at hand: those before turns that are made by now tell of another pitch. */
 function roundReadings(sitting: BenchView['sitting']) {
@@ -97,7 +98,7 @@ export function noteOther(session: Session, tap: Tap, lug: number, sound: HeardT
 }
 
 /** Taps further than this from the middle of the head's other lugs are asked about. */
-const JUMP_CENTS = 220
+export const JUMP_CENTS = 220
 const LUGS_FOR_A_JUMP = 2
 
 function jumped(session: Session, view: BenchView, tap: Tap, lug: number): string | null {
@@ -118,9 +119,7 @@ function remember(session: Session, heard: HeardTap): void {
       ...bench,
       lastTap: heard.id >= (bench.lastTap?.id ?? 0) ? heard : bench.lastTap,
       heard: list.slice(-HEARD_KEPT),
-      ...(heard.used
-        ? { lug: null, missed: null, ofHead: [...bench.ofHead, heard.tap].slice(-OF_HEAD_KEPT) }
-        : {}),
+      ...(heard.used ? { lug: null, ofHead: [...bench.ofHead, heard.tap].slice(-OF_HEAD_KEPT) } : {}),
     },
   })
 }
@@ -197,8 +196,16 @@ const STAY_NEAR_CENTS = 70
 /** Another tone of the tap was the lug's: it is measured as the reading, and later taps stay near it. */
 export async function chooseTone(session: Session, id: number, hz: number): Promise<void> {
   const heard = heardById(session, id)
+  if (!heard?.sound) return
+  const taken = await readAs(session, heard, hz)
+  if (taken === null) return session.notify('That tone is too weak to be a reading.', { tone: 'caution' })
+  stayNear(session, taken)
+}
+
+/** Measures a tap near a pitch and lets it count so; null where there is nothing to read. */
+export async function readAs(session: Session, heard: HeardTap, hz: number): Promise<number | null> {
   const view = currentView(session)
-  if (!heard?.sound || !view) return
+  if (!heard.sound || !view) return null
   const { samples, rateHz, strokeSeconds } = heard.sound
   const taps = await session.deps.ear().measure(samples, rateHz, {
     diameterInches: view.drum.diameterInches,
@@ -208,13 +215,13 @@ export async function chooseTone(session: Session, id: number, hz: number): Prom
   const tap = taps.reduce((a, b) =>
     Math.abs(b.atSeconds - strokeSeconds) < Math.abs(a.atSeconds - strokeSeconds) ? b : a,
   )
-  if (tap.hz === null) return session.notify('That tone is too weak to be a reading.', { tone: 'caution' })
+  const now = currentView(session)
+  if (tap.hz === null || !now) return null
   if (heard.event) {
     session.append([{ kind: 'withdrawn', event: heard.event, source: 'hand', algorithm: null }])
   }
-  const now = currentView(session)
-  if (now) count(session, now, { ...heard, tap: { ...tap, modes: heard.tap.modes } }, sourceOf(session))
-  stayNear(session, tap.hz)
+  count(session, now, { ...heard, tap: { ...tap, modes: heard.tap.modes } }, sourceOf(session))
+  return tap.hz
 }
 
 /** Reads the taps that follow near a pitch; null lets the ear judge alone again. */

@@ -3,6 +3,7 @@ import { readSoundFile } from '@/audio/files'
 import type { Session } from '../session'
 import type { HeardTap } from '../state'
 import { takeCentre } from './centre'
+import { agreeOnTone } from './headTone'
 import { currentView, expectation, takeTap } from './readings'
 
 /** The stretch of a recording that one tap was measured from. */
@@ -39,6 +40,7 @@ export async function readFile(session: Session, file: File): Promise<void> {
       if (now && centre) used += Number(takeCentre(session, now, tap, 'file', soundOf(sound, tap, taps)))
       else if (now && takeTap(session, now, tap, now.lug, 'file', soundOf(sound, tap, taps))) used++
     }
+    if (!centre) await agreeOnTone(session)
     const refused = taps.find((tap) => tap.verdict !== 'ok')
     if (refused?.why) {
       session.notify(`${used} of ${taps.length} taps used. ${refused.why}`, { tone: 'caution' })

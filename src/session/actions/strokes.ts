@@ -1,5 +1,6 @@
 import type { MeasuredTap } from '@/core/measurement/listener'
 import { isOfHead } from '@/core/measurement/sameHead'
+import { centsBetween } from '@/core/units/pitch'
 import type { BenchView } from '../benchView'
 import type { Session } from '../session'
 import type { HeardTap } from '../state'
@@ -84,10 +85,24 @@ export function takeStroke(session: Session, hands: Hands, heard: MeasuredTap, r
   return null
 }
 
+/** So often at one pitch on one lug, it is a lug far out that somebody means. */
+const MEANT = 2
+const SAME_PITCH_CENTS = 30
+
 function isOwn(session: Session, view: BenchView, { tap, againstHand }: MeasuredTap): boolean {
+  const { hz } = tap
+  const before = session.get().bench.heard.slice(-MEANT)
+  const same = before.filter(
+    (each) =>
+      each.other &&
+      hz !== null &&
+      each.tap.hz !== null &&
+      Math.abs(centsBetween(hz, each.tap.hz)) < SAME_PITCH_CENTS,
+  )
+  if (same.length === MEANT) return true
   const strong = againstHand === null || (againstHand > 1 / OF_A_HAND && againstHand < OF_A_HAND)
   const { ofHead } = session.get().bench
-  return strong && !tap.noTap && isOfHead(tap, { taps: ofHead, expectHz: wellExpected(session, view) })
+  return strong && !tap.voice && isOfHead(tap, { taps: ofHead, expectHz: wellExpected(session, view) })
 }
 
 /** Pitch of the head where it is known or aimed at; what its size alone says tells no drum from another. */
@@ -117,12 +132,15 @@ function readStroke(
   hands.takenBefore = takeTap(session, view, tap, view.lug, 'microphone', sound)
   if (hands.takenBefore) return 'taken'
   const loud = againstHand !== null || samples.some((x) => Math.abs(x) > LOUD_PEAK)
-  return loud && tap.verdict !== 'too-quiet' ? 'refused' : null
+  if (!loud || tap.verdict === 'too-quiet') return null
+  mayHaveMissed(session, view.lug)
+  return 'refused'
 }
 
-/** Asks about a stroke that may have been a tap of this lug. */
-export function mayHaveMissed(session: Session, lug: number): void {
-  session.set({ bench: { ...session.get().bench, missed: lug } })
+/** A stroke that may have been a tap of this lug is asked about, the first one of several. */
+function mayHaveMissed(session: Session, lug: number): void {
+  const { bench } = session.get()
+  session.set({ bench: { ...bench, missed: bench.missed ?? lug } })
 }
 
 /**

@@ -26,7 +26,18 @@ function logTurns(session: Session, turns: number[], planned: number[] | null): 
     },
   ])
   session.set({
-    bench: { ...session.get().bench, lastTap: null, heard: [], lug: null, stayNearHz: null, movedOn: false },
+    bench: {
+      ...session.get().bench,
+      ...{
+        lastTap: null,
+        heard: [],
+        lug: null,
+        stayNearHz: null,
+        movedOn: false,
+        missed: null,
+        toneAsked: [],
+      },
+    },
   })
   if (practice) turnPractice(session, view, turns)
 }

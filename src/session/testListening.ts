@@ -1,0 +1,81 @@
+import type { MicrophoneHandlers } from '@/audio/microphone'
+import { usualDrum } from '@/core/keeping/defaults'
+import { Listener } from '@/core/measurement/listener'
+import { measureSound } from '@/core/measurement/measure'
+import { practiceHead } from '@/core/practice/drum'
+import { playTap } from '@/core/practice/tap'
+import { allHeard, startListening } from './actions/listening'
+import { makeKit } from './actions/kits'
+import { currentView } from './actions/readings'
+import { kitEdit } from './actions/sheets'
+import { testSession, type TestBench } from './testSession'
+
+export const RATE_HZ = 44_100
+
+/** A session whose microphone and ear are here, and whose drum is a six-lug tom. */
+export async function listening(): Promise<
+  TestBench & {
+    handlers: () => MicrophoneHandlers
+    hear(lug: number, again?: number): Promise<void>
+    push(samples: Float32Array): Promise<void>
+  }
+> {
+  const bench = testSession()
+  let handlers: MicrophoneHandlers | null = null
+  let listener: Listener | null = null
+  bench.session.deps.microphone.open = (_input, given) => {
+    handlers = given
+    return Promise.resolve({ ok: true, microphone: { rateHz: RATE_HZ, close: () => undefined } })
+  }
+  const ear = {
+    measure: (samples: Float32Array, rateHz: number, options: object) =>
+      Promise.resolve(measureSound(samples, rateHz, options)),
+    listen: (rateHz: number, options: object) =>
+      Promise.resolve(void (listener = new Listener(rateHz, options))),
+    aimAt: () => Promise.resolve(),
+    push: (block: Float32Array) => Promise.resolve(listener!.push(block)),
+    deafen: (seconds: number, behind: number, above: boolean) =>
+      Promise.resolve(listener!.deafen(seconds, behind, above)),
+  }
+  bench.session.deps.ear = () => ear as never
+  await bench.session.start(() => Promise.resolve())
+  makeKit(bench.session, 'Test')
+  bench.session.append([kitEdit({ what: 'drumAdded', drum: usualDrum('tom', 12, 'd'), after: null })])
+  bench.session.setSettings({ source: 'microphone' })
+  await startListening(bench.session)
+  const head = practiceHead(
+    {
+      ...{ seedText: 'x', diameterInches: 12, depthInches: 8, lugs: 6, hoop: 'wood', threadPitchMm: 1.058 },
+      pliesMils: [10],
+      otherPliesMils: [10],
+    },
+    { evenHz: 190, rods: [0.05, 0, -0.04, 0, 0.02, 0] },
+    { lugHz: 260, muted: true },
+  )
+  const hear = async (lug: number, again?: number) => {
+    const { samples } = playTap(head, {
+      lug,
+      rateHz: RATE_HZ,
+      seed: lug,
+      noiseDb: -55,
+      finger: true,
+      seconds: 2,
+      leadSeconds: 0.3,
+    })
+    // The same stroke once more while the first one rings.
+    if (again)
+      for (let i = samples.length - 1; i >= again * RATE_HZ; i--)
+        samples[i] += samples[i - Math.round(again * RATE_HZ)]
+    await push(samples)
+  }
+  const push = async (samples: Float32Array) => {
+    for (let at = 0; at < samples.length; at += 2048) handlers!.onBlock(samples.slice(at, at + 2048))
+    // Blocks are measured one after the other, behind the caller's back.
+    await allHeard()
+    for (let i = 0; i < 12; i++) await new Promise((resolve) => setTimeout(resolve, 0))
+  }
+  return { ...bench, handlers: () => handlers!, hear, push }
+}
+
+export const readingsOf = (bench: TestBench) =>
+  currentView(bench.session)!.sitting?.passes.at(-1)?.readings ?? new Map()
