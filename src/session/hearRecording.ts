@@ -102,7 +102,7 @@ export async function hearRecording(
 
 function slippedFromNow(session: Session): number | null {
   const view = currentView(session)
-  return view && slippedFrom(view, session.get().bench.missed)
+  return view && slippedFrom(view, session.get().bench)
 }
 
 function turnsIn(session: Session): number[][] {

@@ -21,6 +21,7 @@ export const NO_BENCH: BenchUi = {
   ofHead: [],
   toneAsked: [],
   missed: null,
+  refusedAt: null,
   looking: null,
   stayNearHz: null,
   busy: null,

@@ -49,6 +49,8 @@ export interface BenchUi {
   toneAsked: readonly number[]
   /** Lug whose tap may have been missed; null for none. */
   missed: number | null
+  /** First lug of the round on which a tap was refused: behind it the readings may lie one lug off; null for none. */
+  refusedAt: number | null
   /** Id of the tap that is looked at closely; null when none is. */
   looking: number | null
   /** Chosen by the user: taps are read near this pitch; null to trust the ear's own judgement. */

@@ -56,7 +56,7 @@ export function HeardDialog({ onClose }: { onClose: () => void }) {
                     tap.id === shown.id ? 'border-ink font-bold' : 'border-transparent text-soft',
                   )}
                 >
-                  {tap.other ? 'another drum' : `lug ${tap.lug}: ${heardText(tap)}`}
+                  {tap.other ? otherText(tap) : `lug ${tap.lug}: ${heardText(tap)}`}
                 </button>
               </li>
             ))}
@@ -66,6 +66,10 @@ export function HeardDialog({ onClose }: { onClose: () => void }) {
       )}
     </Modal>
   )
+}
+
+function otherText({ tap }: HeardTap): string {
+  return tap.hz === null ? 'another drum' : `another drum, ${hzText(tap.hz)}`
 }
 
 function heardText({ tap, used }: HeardTap): string {
@@ -91,7 +95,9 @@ function One({ heard, view }: { heard: HeardTap; view: BenchView }) {
             {heard.used ? `, used for lug ${heard.lug}. ` : '. '}
           </>
         )}
-        {heard.why ? <span className="font-bold text-caution">{heard.why}</span> : null}
+        {heard.why ? (
+          <span className={heard.other ? 'text-soft' : 'font-bold text-caution'}>{heard.why}</span>
+        ) : null}
         {tap.warning ? (
           <span className="text-soft">
             The stroke itself was overdriven; what rings after it was not. A lower input level is safer.
@@ -139,7 +145,7 @@ function One({ heard, view }: { heard: HeardTap; view: BenchView }) {
 
 /** Which explanation fits two tones at the edge, from this tap and the pass around it. */
 function PairLine({ heard, view }: { heard: HeardTap; view: BenchView }) {
-  if (heard.tap.poles.length < 2) return null
+  if (heard.other || heard.tap.poles.length < 2) return null
   const round = view.request.rounds.at(-1)
   const others = (round?.readings ?? []).filter(({ lug }) => lug !== heard.lug)
   const explained = explainPair(view.request.head, {
@@ -230,14 +236,22 @@ function ToneTable({ heard }: { heard: HeardTap }) {
             <tr key={mode.hz} className={clsx('border-t border-line', chosen && 'font-bold')}>
               <td className="py-1 whitespace-nowrap">
                 {mode.hz.toFixed(2)}{' '}
-                <span className="font-normal text-soft">
+                <span className="font-normal text-soft max-sm:hidden">
                   ± {Math.max(0.01, mode.standardErrorHz).toFixed(2)}
                 </span>
               </td>
               <td className="whitespace-nowrap">{noteText(mode.hz, settings.a4Hz)}</td>
               <td className="whitespace-nowrap">{Math.round(mode.levelDb) || 0} dB</td>
               <td className="max-sm:hidden">{mode.decaySeconds.toFixed(2)} s</td>
-              <td>{chosen ? 'taken' : odds ? `${Math.max(1, Math.round(100 * odds))}%` : ''}</td>
+              <td>
+                {chosen
+                  ? heard.used
+                    ? 'taken'
+                    : 'read'
+                  : odds
+                    ? `${Math.max(1, Math.round(100 * odds))}%`
+                    : ''}
+              </td>
               <td className="text-right">
                 {!chosen && sound ? (
                   <Button

@@ -38,9 +38,10 @@ export function OtherHeadAsk({ view }: { view: BenchView }) {
 /** What the taps leave open: one that may have been missed, and which of two tones is the lugs'. */
 export function HeardDoubts({ view }: { view: BenchView }) {
   const session = useSession()
-  const { missed, toneAsked } = useSessionState().bench
-  if (!session || (missed === null && toneAsked.length === 0)) return null
-  const slipped = slippedFrom(view, missed)
+  const { bench } = useSessionState()
+  const { missed, toneAsked } = bench
+  const slipped = slippedFrom(view, bench)
+  if (!session || (missed === null && slipped === null && toneAsked.length === 0)) return null
   return (
     <div className="mt-3 flex flex-wrap items-center gap-2">
       {toneAsked.length > 0 ? (

@@ -1,6 +1,7 @@
 import { fitsOneOn } from '@/core/head/oneOn'
 import type { BenchView } from '../benchView'
 import type { Session } from '../session'
+import type { BenchUi } from '../state'
 import { currentView, moveHeard, readAgain } from './readings'
 
 /** The lug on which a tap may have been missed is tapped again. */
@@ -17,15 +18,15 @@ export function notMissed(session: Session): void {
 }
 
 function forget(session: Session): void {
-  session.set({ bench: { ...session.get().bench, missed: null } })
+  session.set({ bench: { ...session.get().bench, missed: null, refusedAt: null } })
 }
 
-/** The first lug of the round from which the readings fit the head better one lug on; null for none. */
-export function slippedFrom({ sitting, drum }: BenchView, missed: number | null): number | null {
+/** The lug from which the readings of the round fit the head better one lug on; null for none. */
+export function slippedFrom({ sitting, drum }: BenchView, { missed, refusedAt }: BenchUi): number | null {
   const readings = sitting?.passes.at(-1)?.readings
-  if (missed === null || !readings) return null
+  if (!readings) return null
   const pitches = new Map([...readings].map(([lug, { hz }]) => [lug, hz]))
-  return fitsOneOn(pitches, drum.lugs, missed) ? missed : null
+  return [missed, refusedAt].find((lug) => lug !== null && fitsOneOn(pitches, drum.lugs, lug)) ?? null
 }
 
 /** The readings from a lug on were of the lugs behind: all are moved one on, and the lug left bare is asked for. */

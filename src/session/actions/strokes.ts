@@ -133,7 +133,8 @@ function readStroke(
   if (hands.takenBefore) return 'taken'
   const loud = againstHand !== null || samples.some((x) => Math.abs(x) > LOUD_PEAK)
   if (!loud || tap.verdict === 'too-quiet') return null
-  mayHaveMissed(session, view.lug)
+  const { bench } = session.get()
+  session.set({ bench: { ...bench, refusedAt: bench.refusedAt ?? view.lug } })
   return 'refused'
 }
 

@@ -35,6 +35,7 @@ function logTurns(session: Session, turns: number[], planned: number[] | null): 
         stayNearHz: null,
         movedOn: false,
         missed: null,
+        refusedAt: null,
         toneAsked: [],
       },
     },
