@@ -1,7 +1,20 @@
 import { measureSound } from '@/core/measurement/measure'
 import { centsBetween } from '@/core/units/pitch'
 import { hearRecording, type HeardEvent } from '@/session/hearRecording'
-import { recordedHeads, STAGES, STAGE_RATE_HZ, walkOnStage, type RecordedHead, type Stage } from './stage'
+import { makeNotATap } from '../reference/notTaps'
+import {
+  loop,
+  peakOf,
+  put,
+  recordedHeads,
+  speech,
+  STAGES,
+  STAGE_RATE_HZ,
+  walkOnStage,
+  type RecordedHead,
+  type Sound,
+  type Stage,
+} from './stage'
 import { printTable } from './stats'
 
 /**
@@ -66,6 +79,53 @@ function shortly(event: HeardEvent): string {
   return `${at} ${event.verdict} ${process.env.SHOW === '2' ? event.why : ''}`
 }
 
+const WAITED_MINUTES = 10
+const DAY_BEAT_SECONDS = 0.55
+
+/** Ten minutes each of what may not tick a move off, at a tap's own level. */
+function backgrounds(): Array<{ name: string; samples: Float32Array }> {
+  const [head] = recordedHeads()
+  const groove = new Float32Array(Math.round(8 * DAY_BEAT_SECONDS * STAGE_RATE_HZ))
+  const hit = (sound: Sound, beat: number) =>
+    put(
+      groove,
+      sound.samples,
+      Math.round(beat * DAY_BEAT_SECONDS * STAGE_RATE_HZ),
+      0.4 / peakOf(sound.samples),
+    )
+  for (let beat = 0; beat < 8; beat += 0.5) hit(head.hat, beat)
+  for (const beat of [0, 2.5, 4, 6]) hit(head.kick, beat)
+  for (const beat of [1, 3, 5, 5.5, 7, 7.5]) hit(head.other, beat)
+  const handling = makeNotATap('noise', 5).samples
+  return [
+    { name: 'talk', samples: speech() },
+    { name: 'a loop', samples: loop() },
+    { name: 'a kit played beside', samples: groove },
+    { name: 'handling', samples: handling },
+  ]
+}
+
+async function benchTicks(): Promise<void> {
+  const rows: string[][] = []
+  for (const { name, samples } of backgrounds()) {
+    const gain = 0.4 / peakOf(samples)
+    const length = 60 * WAITED_MINUTES * STAGE_RATE_HZ
+    const sound = Float32Array.from({ length }, (_, i) => gain * samples[i % samples.length])
+    let ticks = 0
+    const head = { diameterInches: 12, lugs: 6, side: 'batter' as const, expectHz: 114.4 }
+    const how = { order: 'around' as const, block: 4096, rods: [1, 4] }
+    await hearRecording(sound, STAGE_RATE_HZ, { ...head, ...how }, ({ event }) => {
+      if (event === 'ticked') ticks++
+    })
+    rows.push([name, String(WAITED_MINUTES), String(ticks)])
+  }
+  printTable(
+    'A move open and nobody tapping: how often it is ticked off',
+    ['what sounds', 'minutes', 'ticks'],
+    rows,
+  )
+}
+
 export async function benchHandsFree(): Promise<void> {
   const heads = recordedHeads()
   const rows: string[][] = []
@@ -85,4 +145,5 @@ export async function benchHandsFree(): Promise<void> {
     ['stage', 'taps', 'right', 'on its own lug', 'aim', 'wrong', 'invented', 'wrong lug, unsaid'],
     rows,
   )
+  if (!process.env.ONLY) await benchTicks()
 }
