@@ -1,5 +1,6 @@
 import type { MeasuredTap } from '@/core/measurement/listener'
 import { isOfHead } from '@/core/measurement/sameHead'
+import type { Tap } from '@/core/measurement/types'
 import { centsBetween } from '@/core/units/pitch'
 import type { BenchView } from '../benchView'
 import type { Session } from '../session'
@@ -85,24 +86,22 @@ export function takeStroke(session: Session, hands: Hands, heard: MeasuredTap, r
   return null
 }
 
-/** So often at one pitch on one lug, it is a lug far out that somebody means. */
-const MEANT = 2
-const SAME_PITCH_CENTS = 30
-
 function isOwn(session: Session, view: BenchView, { tap, againstHand }: MeasuredTap): boolean {
-  const { hz } = tap
-  const before = session.get().bench.heard.slice(-MEANT)
-  const same = before.filter(
-    (each) =>
-      each.other &&
-      hz !== null &&
-      each.tap.hz !== null &&
-      Math.abs(centsBetween(hz, each.tap.hz)) < SAME_PITCH_CENTS,
-  )
-  if (same.length === MEANT) return true
   const strong = againstHand === null || (againstHand > 1 / OF_A_HAND && againstHand < OF_A_HAND)
   const { ofHead } = session.get().bench
   return strong && !tap.voice && isOfHead(tap, { taps: ofHead, expectHz: wellExpected(session, view) })
+}
+
+/** After so many strokes of another drum at one pitch, running, it is a lug far out that somebody means. */
+const MEANT = 2
+const SAME_PITCH_CENTS = 30
+
+function isMeant(session: Session, { hz }: Tap): boolean {
+  if (hz === null) return false
+  const before = session.get().bench.heard.slice(-MEANT)
+  const same = (other: number | null) =>
+    other !== null && Math.abs(centsBetween(hz, other)) < SAME_PITCH_CENTS
+  return before.length === MEANT && before.every(({ other, tap }) => other && same(tap.hz))
 }
 
 /** Pitch of the head where it is known or aimed at; what its size alone says tells no drum from another. */
@@ -125,7 +124,7 @@ function readStroke(
     if (own && afterSeconds > BOUNCE_SECONDS) mayHaveMissed(session, view.lug)
     return null
   }
-  if (!own) {
+  if (!own && !isMeant(session, tap)) {
     noteOther(session, tap, view.lug, sound)
     return null
   }
