@@ -27,7 +27,7 @@ const BETTER = 0.7
 const GLIDE_DOWN_CENTS = 300
 const GLIDE_UP_CENTS = 40
 /** Windows that are surer than so many times the best one's error have a say in the pitch. */
-const POOLED_TO = 2.5
+const POOLED_TO = 1.4
 /** A window that leaves more than this part of its energy unexplained says nothing about where later ones may lie. */
 const MOST_UNEXPLAINED = 0.4
 
