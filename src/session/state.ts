@@ -101,6 +101,8 @@ export interface HeardTap {
   why: string | null
   /** Another drum, or no drum at all: none of this head's taps. */
   other?: true
+  /** It reads far from the head's other lugs: shown, and not used yet. */
+  jumped?: true
   sound: { samples: Float32Array; rateHz: number; strokeSeconds: number } | null
 }
 

@@ -4,7 +4,7 @@ import { playTap } from '@/core/practice/tap'
 import { watchAdvice } from './adviceWatch'
 import { moveOneOn, notMissed, slippedFrom, tapMissed } from './actions/missed'
 import { answerTone } from './actions/headTone'
-import { currentView } from './actions/readings'
+import { currentView, dropHeard, readAgain } from './actions/readings'
 import { typeReading } from './actions/said'
 import { listening, RATE_HZ, readingsOf } from './testListening'
 
@@ -123,4 +123,19 @@ test('a first wrong tone does not lock the head: from the third lug on its taps 
   await bench.hear(3)
   const read = [...readingsOf(bench).values()].map(({ hz }) => hz)
   expect(Math.max(...read) / Math.min(...read)).toBeLessThan(1.1)
+}, 30_000)
+
+test('a tap that was dropped by hand is not taken up again by what the others say', async () => {
+  const bench = await listening()
+  const { session } = bench
+  for (const lug of [1, 2, 3]) await bench.hear(lug)
+  const third = session.get().bench.heard[2]
+  dropHeard(session, third.id)
+  readAgain(session, 4)
+  await bench.hear(4)
+  expect([...readingsOf(bench).keys()]).toEqual([1, 2, 4])
+  expect(session.get().bench.heard.find(({ id }) => id === third.id)).toMatchObject({
+    used: false,
+    event: null,
+  })
 }, 30_000)

@@ -23,8 +23,8 @@ function tapsOfRound(session: Session, view: BenchView): HeardTap[] {
   const events = new Set([...(passes.at(-1)?.readings.values() ?? [])].flatMap((reading) => reading.events))
   for (const heard of session.get().bench.heard) {
     const counts = heard.event !== null && events.has(heard.event)
-    if (heard.sound && heard.tap.hz !== null && !heard.other && (counts || heard.event === null))
-      taps.set(heard.lug, heard)
+    // What was dropped by hand, or was a check between turns, stays out.
+    if (heard.sound && heard.tap.hz !== null && (counts || heard.jumped)) taps.set(heard.lug, heard)
   }
   return [...taps.values()]
 }

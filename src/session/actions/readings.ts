@@ -77,8 +77,12 @@ export function takeTap(
 ): boolean {
   const upper = toldByUpper(view, expectation(view, session), heardTap)
   const tap = upper?.tap ?? heardTap
-  const why = tap.why ?? jumped(session, view, tap, lug)
-  const heard: HeardTap = { id: ++heardCount, tap, lug, used: false, event: null, why, sound }
+  const far = jumped(session, view, tap, lug)
+  const why = tap.why ?? far
+  const heard: HeardTap = {
+    ...{ id: ++heardCount, tap, lug, used: false, event: null, why, sound },
+    ...(far === null ? {} : { jumped: true as const }),
+  }
   if (upper) session.notify(upper.said)
   if (why === null && tap.hz !== null) return count(session, view, heard, source)
   remember(session, heard)
@@ -146,7 +150,7 @@ function count(session: Session, view: BenchView, heard: HeardTap, source: Sourc
       algorithm: MEASUREMENT_VERSION,
     },
   ])
-  remember(session, { ...heard, used: true, event: event.id, why: null })
+  remember(session, { ...heard, used: true, event: event.id, why: null, jumped: undefined })
   const { sound } = heard
   if (sound && session.get().settings.keepTakes) {
     void session.keepTakes([
@@ -220,7 +224,12 @@ export async function readAs(session: Session, heard: HeardTap, hz: number): Pro
   if (heard.event) {
     session.append([{ kind: 'withdrawn', event: heard.event, source: 'hand', algorithm: null }])
   }
-  count(session, now, { ...heard, tap: { ...tap, modes: heard.tap.modes } }, sourceOf(session))
+  count(
+    session,
+    now,
+    { ...heard, tap: { ...tap, atSeconds: heard.tap.atSeconds, modes: heard.tap.modes } },
+    sourceOf(session),
+  )
   return tap.hz
 }
 
