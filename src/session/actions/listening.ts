@@ -116,7 +116,8 @@ async function takeBlock(session: Session, block: Float32Array): Promise<void> {
   for (const stroke of heard.taps) {
     const view = currentView(session)
     if (!view) return
-    if (stroke.tap.hz !== null) notePeak(session, stroke.samples)
+    // What was refused as overdriven is the very tap that says the input is too loud.
+    if (stroke.tap.hz !== null || stroke.tap.verdict === 'clipped') notePeak(session, stroke.samples)
     const answer = takeStroke(session, hands, stroke, rateHz)
     await agreeOnTone(session)
     if (answer) await confirm(session, view.lug, answer)
