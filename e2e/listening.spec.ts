@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs'
 import AxeBuilder from '@axe-core/playwright'
 import { microphonePlays, readHz } from './microphone'
-import { expect, move, openHead, test } from './page'
+import { command, expect, move, openHead, test } from './page'
 import { centsApart, walkAround } from './walk'
 
 const FLOOR_TOM = [
@@ -97,8 +97,7 @@ test('sounds of taps are kept in the kit file when wanted, and come back', async
   ).toBeVisible()
   await page.keyboard.press('Escape')
   const waiting = page.waitForEvent('download')
-  await page.keyboard.press('Control+k')
-  await page.getByRole('option', { name: 'Export the kit to a file' }).click()
+  await command(page, 'Export the kit to a file')
   const path = info.outputPath('kit.json')
   await (await waiting).saveAs(path)
   const file = JSON.parse(readFileSync(path, 'utf8')) as { takes: Array<{ wav: string }> }

@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test'
-import { expect, move, openHead, test } from './page'
+import { command, expect, move, openHead, test } from './page'
 
 /** Numbers that the model did not make, typed, dialled and heard as a new user would. */
 
@@ -147,9 +147,7 @@ test('the snare bed is the drum’s own: chosen lug by lug, kept, and never rais
   page,
 }) => {
   await openHead(page, 'Snare 14', 'resonant')
-  await page.keyboard.press('Control+k')
-  await page.keyboard.type('Snare: snare')
-  await page.keyboard.press('Enter')
+  await command(page, 'Snare: snare')
   const dialog = page.getByRole('dialog', { name: /^The snare/ })
   for (const lug of [1, 2, 6, 7])
     await dialog.getByRole('button', { name: `Beside the bed: lug ${lug}`, exact: true }).click()
@@ -193,9 +191,7 @@ test('a drum of one’s own asks where readings come from; what is simulated say
 test('two taps: which is higher, and by how much', async ({ page }) => {
   await openHead(page, 'Tom 12')
   await page.getByLabel('read from').selectOption('typed')
-  await page.keyboard.press('Control+k')
-  await page.keyboard.type('Two taps')
-  await page.keyboard.press('Enter')
+  await command(page, 'Two taps')
   const dialog = page.getByRole('dialog', { name: 'Two taps' })
   for (const hz of ['146.8', '148.1']) {
     await dialog.getByRole('textbox').fill(hz)

@@ -37,6 +37,13 @@ export async function openHead(
   await expect(page.getByRole('heading', { name: drum })).toBeVisible()
 }
 
+/** Runs a command by the words that find it, once the palette's field is there to be typed into. */
+export async function command(page: Page, words: string): Promise<void> {
+  await page.keyboard.press('Control+k')
+  await page.getByPlaceholder('Type a word').fill(words)
+  await page.keyboard.press('Enter')
+}
+
 /** Reads what lugs are left on the practice drum, and waits for the answer. */
 export async function readRound(page: Page): Promise<void> {
   await page.getByRole('button', { name: 'All lugs left' }).click()

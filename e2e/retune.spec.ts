@@ -1,4 +1,4 @@
-import { evenOut, expect, move, openHead, test } from './page'
+import { command, evenOut, expect, move, openHead, test } from './page'
 
 test('the demo snare: rough to even in three passes, kept, backed off, brought back', async ({ page }) => {
   await openHead(page, 'Snare 14')
@@ -13,9 +13,7 @@ test('the demo snare: rough to even in three passes, kept, backed off, brought b
   await expect(page.getByLabel('target', { exact: true })).toHaveValue('sheet')
   const target = await page.getByLabel('target', { exact: true }).locator('option:checked').innerText()
 
-  await page.keyboard.press('Control+k')
-  await page.getByPlaceholder('Type a word').fill('Back off')
-  await page.keyboard.press('Enter')
+  await command(page, 'Back off')
   await expect(page.getByText(/backed off/)).toBeVisible()
   await expect(move(page).getByText('0 of 10 lugs read')).toBeVisible()
   const passes = await evenOut(page, 4)

@@ -52,8 +52,8 @@ export const settingsSchema = z.strictObject({
   mic: micSchema.default('with-tap'),
   /** Input device by its browser id; null for the browser's own choice. */
   input: z.string().nullable().default(null),
-  /** What is heard when a tap was taken. */
-  confirm: z.enum(['none', 'tick', 'word']).default('none'),
+  /** What is heard when a tap was taken, or was not. */
+  confirm: z.enum(['none', 'tick', 'word']).default('tick'),
   /** Keep the sound of every tap with the kit. */
   keepTakes: z.boolean().default(false),
   /** The user's dial gauge: its law once known, and what one reading of it is worth. */
@@ -81,7 +81,7 @@ export const DEFAULT_SETTINGS: Settings = {
   readOrder: 'around',
   mic: 'with-tap',
   input: null,
-  confirm: 'none',
+  confirm: 'tick',
   keepTakes: false,
   gaugeLaw: null,
   gaugeError: 1,

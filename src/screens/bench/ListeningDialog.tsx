@@ -57,7 +57,7 @@ export function ListeningDialog({ onClose }: { onClose: () => void }) {
       />
       <Setting
         title="When a tap is taken"
-        note="What the device plays itself is never heard as a tap."
+        note="One that was heard and not taken answers with two low tones. What the device plays itself is never heard as a tap."
         value={settings.confirm}
         items={[
           { value: 'none', label: 'no sound' },
