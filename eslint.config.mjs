@@ -22,7 +22,7 @@ const CORE = [
 ]
 const core = CORE.map((name) => `core/${name}`)
 const LAYERS = {
-  app: ['screens', 'ui', 'text', 'session', 'commands', ...core],
+  app: ['screens', 'ui', 'text', 'session', 'commands', 'audio', ...core],
   screens: [
     'screens',
     'commands',
@@ -50,7 +50,7 @@ const LAYERS = {
   audio: ['audio', 'core/sound'],
   storage: ['storage', 'core/records'],
   files: ['files', 'core/records', 'core/keeping'],
-  cli: ['cli', 'session', 'text', ...core],
+  cli: ['cli', 'session', 'audio', 'text', ...core],
 }
 // Inside the core a subject imports only itself and those before it in the list.
 CORE.forEach((name, i) => (LAYERS[`core/${name}`] = core.slice(0, i + 1)))

@@ -1,11 +1,12 @@
 import { readFile } from 'node:fs/promises'
-import { decodeWav, toMono } from '@/core/sound/wav'
+import { decodeSound } from '@/audio/decodeSound'
+import { toMono } from '@/core/sound/wav'
 import { hearRecording } from '@/session/hearRecording'
 import { numberOption, readOptions, usage, writeLine } from './options'
 
-const HELP = `humbra listen FILE.wav
+const HELP = `humbra listen FILE
 
-The Bench's own hands-free session on a recording, one line of JSON an event, with the stream's time, and a last line
+The Bench's own hands-free session on a recording (WAV, FLAC or AIFF), one line of JSON an event, with the stream's time, and a last line
 with the lugs as the strip would show them.
   --diameter INCHES      size of the head (12)
   --lugs N               (6)
@@ -43,7 +44,7 @@ export async function listenCommand(args: string[]): Promise<number> {
     return usage(`--rods takes rod numbers from 1 to ${String(numbers.lugs)}, such as 1,4`, HELP)
   if (read.values.confirm && !rods) return usage('--confirm wants --rods: which move waits', HELP)
   const [file] = read.positionals
-  if (read.positionals.length !== 1) return usage('name one WAV file', HELP)
+  if (read.positionals.length !== 1) return usage('name one sound file', HELP)
   let bytes: Uint8Array
   try {
     bytes = await readFile(file)
@@ -51,9 +52,9 @@ export async function listenCommand(args: string[]): Promise<number> {
     writeLine({ error: { where: file, what: 'there is no such file, or it may not be read' } })
     return 1
   }
-  const wav = decodeWav(bytes)
-  if (!wav.ok) {
-    writeLine({ error: { where: file, what: wav.why } })
+  const sound = await decodeSound(bytes)
+  if (!sound.ok) {
+    writeLine({ error: { where: file, what: sound.why } })
     return 1
   }
   const options = {
@@ -64,8 +65,8 @@ export async function listenCommand(args: string[]): Promise<number> {
     ...(read.values.confirm ? { rods } : {}),
   }
   const end = await hearRecording(
-    toMono(wav.sound),
-    wav.sound.rateHz,
+    toMono(sound.sound),
+    sound.sound.rateHz,
     options as Parameters<typeof hearRecording>[2],
     (event) =>
       writeLine({

@@ -1,13 +1,14 @@
 import { readFile } from 'node:fs/promises'
+import { decodeSound } from '@/audio/decodeSound'
 import { measureSound } from '@/core/measurement/measure'
 import { parseMeasureQuery, type MeasureQuery } from '@/core/records/measure'
-import { decodeWav, toMono } from '@/core/sound/wav'
+import { toMono } from '@/core/sound/wav'
 import { tapRecord } from '@/text/tapRecord'
 import { readOptions, usage, writeLine } from './options'
 
-const HELP = `humbra measure FILE.wav ...
+const HELP = `humbra measure FILE ...
 
-One line of JSON for every tap found, in time order.
+One line of JSON for every tap found, in time order. Reads WAV, FLAC and AIFF.
   --expect HZ            a pitch to stay near
   --band LO-HI           only pitches in this band, in Hz
   --diameter INCHES      size of the head
@@ -21,7 +22,7 @@ export async function measureCommand(args: string[]): Promise<number> {
   if (typeof read === 'number') return read
   const query = parseMeasureQuery(read.values)
   if (!query.ok) return usage(`--${query.problem.where}: ${query.problem.what}`, HELP)
-  if (read.positionals.length === 0) return usage('name at least one WAV file', HELP)
+  if (read.positionals.length === 0) return usage('name at least one sound file', HELP)
   let refused = false
   for (const file of read.positionals) {
     const lines = await measureFile(file, query.value)
@@ -38,9 +39,9 @@ async function measureFile(file: string, { options, a4Hz }: MeasureQuery): Promi
   } catch {
     return [{ error: { where: file, what: 'there is no such file, or it may not be read' } }]
   }
-  const wav = decodeWav(bytes)
-  if (!wav.ok) return [{ error: { where: file, what: wav.why } }]
-  return measureSound(toMono(wav.sound), wav.sound.rateHz, options).map((tap) => ({
+  const read = await decodeSound(bytes)
+  if (!read.ok) return [{ error: { where: file, what: read.why } }]
+  return measureSound(toMono(read.sound), read.sound.rateHz, options).map((tap) => ({
     file,
     ...tapRecord(tap, a4Hz),
   }))

@@ -52,7 +52,24 @@ test('a recording is measured and laid on the lug in focus; a text file is refus
   await page
     .getByLabel('Recording to read')
     .setInputFiles({ name: 'letter.wav', mimeType: 'text/plain', buffer: Buffer.from('Dear all') })
-  await expect(page.getByText(/not a WAV file/)).toBeVisible()
+  await expect(page.getByText(/letter\.wav is no recording/)).toBeVisible()
+})
+
+test('a recording is read as it comes: FLAC, OGG, MP3, M4A, AIFF; a picture of the name is none', async ({
+  page,
+}) => {
+  await openHead(page, 'Snare 14')
+  await page.getByLabel('read from').selectOption('file')
+  for (const [i, name] of ['flac', 'ogg', 'mp3', 'm4a', 'aiff'].entries()) {
+    await page.keyboard.press(String(i + 1))
+    await page.getByLabel('Recording to read').setInputFiles(`e2e/recordings/tap.${name}`)
+    // 180 Hz, of the practice drum: what a coder loses is no pitch.
+    await expect(
+      page.getByRole('button', { name: new RegExp(`^Lug ${i + 1}, (179\\.9|180\\.[01])`) }),
+    ).toBeVisible()
+  }
+  await page.getByLabel('Recording to read').setInputFiles('docs/screenshots/bench.png')
+  await expect(page.getByText(/bench\.png is no recording/)).toBeVisible()
 })
 
 test('places have no serious fault for assistive technology, in both lights', async ({ page }) => {

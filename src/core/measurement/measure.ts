@@ -58,7 +58,18 @@ export function measureSound(samples: Float32Array, rateHz: number, options: Mea
     )
     i += doubled
   }
-  return taps.length ? taps : [{ ...refuse({ sample: 0, strength: 0 }, rateHz, 'no-tap') }]
+  if (taps.length === 0) taps.push(refuse({ sample: 0, strength: 0 }, rateHz, 'no-tap'))
+  const last = taps[taps.length - 1]
+  const leftSeconds = samples.length / rateHz - last.atSeconds
+  if (last.hz === null && leftSeconds < CUT_SHORT_SECONDS) last.why = cutShort(leftSeconds)
+  return taps
+}
+
+/** A file that ends so soon after its stroke is refused for that before anything else. */
+const CUT_SHORT_SECONDS = 0.35
+
+function cutShort(seconds: number): string {
+  return `Only ${seconds.toFixed(2)} s can be measured here. Leave a second of the ring in the recording, and choose it again.`
 }
 
 /** A stroke so near the beginning is the one that the recording was cut at. */

@@ -12,8 +12,9 @@ export interface Onset {
 /** The envelope is an rms of the first difference over 4 ms, read every 2 ms: a stick's click is mostly treble. */
 const HOP_SECONDS = 0.002
 const WINDOW_HOPS = 2
-/** A stroke rises at least this many times within three hops; beating poles never rise that fast. */
+/** A stroke rises at least this many times within three hops above what was there up to so many hops before: beating modes do not. */
 const RISE = 3
+const BEFORE_TO = 9
 /** ... and stands this far above the quiet parts. */
 const ABOVE_FLOOR = 5
 /** Rises closer together than this are one stroke: the stick's own bounce of a light tap takes longer. */
@@ -100,11 +101,8 @@ function clickOnsets(samples: ArrayLike<number>, rateHz: number, strongest: numb
   for (const value of envelope) top = Math.max(top, value)
   const onsets: Onset[] = []
   for (let k = 1; k < envelope.length; k++) {
-    const before = Math.max(
-      envelope[Math.max(0, k - 3)],
-      envelope[Math.max(0, k - 4)],
-      envelope[Math.max(0, k - 5)],
-    )
+    let before = 0
+    for (let j = k - BEFORE_TO; j <= k - 3; j++) before = Math.max(before, envelope[Math.max(0, j)])
     const value = envelope[k]
     if (value <= RISE * before || value <= ABOVE_FLOOR * floor || value <= strongest * top) continue
     const sample = Math.max(0, (k - 1) * hop)
@@ -112,7 +110,8 @@ function clickOnsets(samples: ArrayLike<number>, rateHz: number, strongest: numb
     if (last && sample - last.sample < MERGE_SECONDS * rateHz) continue
     let peak = value
     for (let j = k; j < Math.min(envelope.length, k + 8); j++) peak = Math.max(peak, envelope[j])
-    onsets.push({ sample: sharpen(samples, sample, hop), strength: top > 0 ? peak / top : 0 })
+    const strength = peak / top
+    onsets.push({ sample: sharpen(samples, sample, hop), strength })
   }
   return onsets.filter((onset) => onset.strength >= strongest)
 }

@@ -49,6 +49,11 @@ export function decodeWav(bytes: Uint8Array): WavResult {
   return fail('The WAV file holds no samples: it was cut short. Copy or record it again.')
 }
 
+/** Whether a recording of this rate can be measured. */
+export function readableRate(rateHz: number): boolean {
+  return rateHz >= LOWEST_RATE_HZ && rateHz <= HIGHEST_RATE_HZ
+}
+
 function fail(why: string): WavResult {
   return { ok: false, why }
 }
@@ -76,7 +81,7 @@ function readSamples(view: DataView, at: number, size: number, format: Format): 
       `The WAV file has ${bits}-bit samples; 8 to 32 bits can be read. Export it again as 16-bit PCM.`,
     )
   }
-  if (rateHz < LOWEST_RATE_HZ || rateHz > HIGHEST_RATE_HZ) {
+  if (!readableRate(rateHz)) {
     return fail(`The WAV file runs at ${rateHz} Hz; 8,000 to 192,000 Hz can be read.`)
   }
   if (channels < 1 || channels > 32) {
