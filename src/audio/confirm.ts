@@ -1,6 +1,7 @@
 import { output } from './playback'
 
-const TICK_HZ = 1900
+/** Both lie above what heads are measured in: a tap that they sound beside is read as if they did not. */
+export const TICK_HZ = 1900
 const TICK_SECONDS = 0.03
 const LOUDNESS = 0.12
 
@@ -10,7 +11,7 @@ export function confirmWithTick(): void {
   if (out) tone(out, TICK_HZ, out.currentTime, TICK_SECONDS, LOUDNESS)
 }
 
-const LOW_HZ = 330
+export const LOW_HZ = 1300
 const LOW_SECONDS = 0.09
 const LOW_GAP_SECONDS = 0.06
 

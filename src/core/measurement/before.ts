@@ -14,6 +14,8 @@ const SHORTEST_SECONDS = 0.12
 const MOST = 3
 /** It goes on as it was, or dies away: a mode this much louder after the stroke was struck itself. */
 const GREW = 2.5
+/** ... and so is one that gained so many times what was left of it: more than its phase alone could make, were it known wrongly. */
+const GAINED = 1.8
 /** A head dies away sooner than this; mains and machines do not, and are never struck. */
 export const HEAD_DIES_SECONDS = 2
 /** A stroke bends its tones up: they are looked for in the tail's first moments, this far above where they settle. */
@@ -23,6 +25,9 @@ const BENT_STEPS = [-0.01, 0, 0.01, 0.02, 0.035, 0.05]
 /** A steady line heard before a stroke: mains hum, another drum ringing along. */
 export interface Line extends Pole {
   amplitude: number
+  /** Its parts where it began to be heard. */
+  cosine: number
+  sine: number
 }
 
 /**
@@ -50,7 +55,9 @@ export function linesBefore(
   if (lines.length === 0) return none
   const { modes, residual, parameters } = refineModes(before, rateHz, lines, total, null)
   return {
-    lines: modes.map(({ hz, decaySeconds, amplitude }) => ({ hz, decaySeconds, amplitude })),
+    lines: modes.map(({ hz, decaySeconds, amplitude, cosine, sine }) => ({
+      ...{ hz, decaySeconds, amplitude, cosine, sine },
+    })),
     noisePower: residual / (before.length - parameters),
   }
 }
@@ -59,19 +66,29 @@ export function linesBefore(
  * Lines of before that are still there after the stroke, no louder. They are fitted with the tail and never taken for the
  * drum.
  */
-export function ringingBefore({ lines, rateHz, samples, before, fromSeconds }: Tail): Pole[] {
-  // Lines are known by how loud they began, a while before the stroke; by the tail they have died away by so much.
-  const elapsed = before.length / rateHz + fromSeconds
+export function ringingBefore({ lines, rateHz, samples, sinceLinesSeconds }: Tail): Pole[] {
   const early = samples.subarray(0, Math.round(EARLY_SECONDS * rateHz))
   return lines.filter((line) => {
-    const left = line.amplitude * Math.exp(-elapsed / line.decaySeconds)
+    // By the tail it has died away by so much.
+    const left = line.amplitude * Math.exp(-sinceLinesSeconds / line.decaySeconds)
     if (line.decaySeconds > HEAD_DIES_SECONDS)
       return withAmplitudes(samples, rateHz, [line])[0].amplitude < GREW * left
+    if (gained(line, sinceLinesSeconds, withAmplitudes(early, rateHz, [line])[0]) > GAINED * left)
+      return false
     return BENT_STEPS.every((step) => {
       const bent = { hz: line.hz * (1 + step), decaySeconds: line.decaySeconds }
       return withAmplitudes(early, rateHz, [bent])[0].amplitude < GREW * left
     })
   })
+}
+
+/** Amplitude of what must be added to a line that rings on for it to be `now`: where it was struck anew, that stroke's own. */
+function gained(line: Line, seconds: number, now: Line): number {
+  const dies = Math.exp(-seconds / line.decaySeconds)
+  const angle = 2 * Math.PI * line.hz * seconds
+  const cosine = dies * (line.cosine * Math.cos(angle) + line.sine * Math.sin(angle))
+  const sine = dies * (line.sine * Math.cos(angle) - line.cosine * Math.sin(angle))
+  return Math.hypot(now.cosine - cosine, now.sine - sine)
 }
 
 function withAmplitudes(samples: Float64Array, rateHz: number, poles: readonly Pole[]): Line[] {
@@ -80,6 +97,7 @@ function withAmplitudes(samples: Float64Array, rateHz: number, poles: readonly P
   return poles.map(({ hz, decaySeconds }, k) => ({
     ...{ hz, decaySeconds },
     amplitude: Math.hypot(parts[2 * k], parts[2 * k + 1]),
+    ...{ cosine: parts[2 * k], sine: parts[2 * k + 1] },
   }))
 }
 

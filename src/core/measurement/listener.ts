@@ -1,7 +1,9 @@
+import { filterAndDecimate, lowPassTaps } from '../numeric/filters'
 import { median } from '../numeric/median'
 import { measureTap } from './measure'
 import { bodyOf } from './body'
 import { findOnsets, type Onset } from './onsets'
+import { WIDE_BAND } from './tail'
 import type { MeasureOptions, Tap } from './types'
 
 /**
@@ -56,6 +58,8 @@ const COMPARABLE = 0.1
 const SAME_SECONDS = 0.03
 /** ... and one that brings so many times more was the stroke that was meant, whatever came just before it. */
 const MUCH_MORE = 3
+/** A stroke's click lies this near to where its low tones are seen to begin. */
+const CLICK_NEAR_SECONDS = 0.012
 /** Taps so far, of which the middle one says how strong this hand strikes; what is so much fainter is no tap. */
 const HANDS_KEPT = 7
 const FEWEST_FOR_A_HAND = 2
@@ -78,6 +82,8 @@ export class Listener {
   private noise = 0
   /** Power that the newest taps which could be read brought in. */
   private hand: number[] = []
+  /** Power that the newest stroke brought in, whether it could be read or not. */
+  private newest = Infinity
   /** No stroke is heard between these places of the stream. */
   private deaf = { from: 0, to: 0, above: false }
 
@@ -142,7 +148,7 @@ export class Listener {
     const to = this.end() - Math.round(SEEN_SECONDS * this.rateHz)
     if (to <= this.searchedTo || to - from < 0.1 * this.rateHz) return
     const heard = this.slice(from)
-    const found = findOnsets(heard, this.rateHz, 0.05)
+    const found = (this.playsIn(from) ? this.onsetsUnder(heard) : findOnsets(heard, this.rateHz, 0.05))
       .map((onset) => ({
         ...onset,
         sample: from + onset.sample,
@@ -161,10 +167,30 @@ export class Listener {
     return this.hand.length >= FEWEST_FOR_A_HAND && body < FAR_FAINTER * median(this.hand)
   }
 
-  /** What is played above every head's tones brings nothing into their band: a stroke as strong as this hand's is heard. */
+  /** What is played above every head's tones brings nothing into their band: a stroke as strong as those before is heard. */
   private isDeaf(at: number, body: number): boolean {
     if (at < this.deaf.from || at >= this.deaf.to) return false
-    return !(this.deaf.above && this.hand.length > 0 && body > COMPARABLE * median(this.hand))
+    const usual = this.hand.length > 0 ? median(this.hand) : this.newest
+    return !(this.deaf.above && body > COMPARABLE * usual)
+  }
+
+  private playsIn(from: number): boolean {
+    return this.deaf.above && from < this.deaf.to && this.end() > this.deaf.from
+  }
+
+  /**
+   * A tone of the device's own that begins beside a stroke would take its place: strokes are sought below it, and placed
+   * by their click where that is seen.
+   */
+  private onsetsUnder(samples: Float32Array): Onset[] {
+    const { endHz, workingRateHz } = WIDE_BAND
+    const stopHz = Math.min(workingRateHz - endHz, 0.49 * this.rateHz)
+    const low = filterAndDecimate(samples, lowPassTaps(this.rateHz, endHz, stopHz, 60), 1)
+    const clicks = findOnsets(samples, this.rateHz, 0.05)
+    const near = CLICK_NEAR_SECONDS * this.rateHz
+    return findOnsets(low, this.rateHz, 0.05).map(
+      (onset) => clicks.find(({ sample }) => Math.abs(sample - onset.sample) < near) ?? onset,
+    )
   }
 
   private peakAfter(at: number): number {
@@ -220,6 +246,7 @@ export class Listener {
       this.end() - Math.round((SEEN_SECONDS + OVERLAP_SECONDS) * this.rateHz),
     )
     if (meant) return []
+    this.newest = pending.body
     const again = later[0]?.sample ?? null
     const onset = { sample: stroke, strength: 1 }
     const againstHand = this.hand.length < FEWEST_FOR_A_HAND ? null : pending.body / median(this.hand)

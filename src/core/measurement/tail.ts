@@ -12,8 +12,8 @@ export interface Tail {
   noisePower: number
   /** Steady lines heard before the stroke. */
   lines: Line[]
-  /** The band as heard before the stroke, at the same rate: hum and other drums ringing along are in it. */
-  before: Float64Array
+  /** Time from where the lines were begun to be heard to the first sample of the tail. */
+  sinceLinesSeconds: number
   /** Mean power of the tail's first 40 ms over all that was heard before, in dB; Infinity without noise. */
   snrDb: number
 }
@@ -108,7 +108,7 @@ export function cutTail(
   const skip = Math.ceil(lead / factor)
   const band = work.subarray(skip, skip + Math.floor((to - from) / factor))
 
-  const before = bandBefore(samples, rateHz, onset, taps, factor, guard)
+  const { before, firstSample } = bandBefore(samples, rateHz, onset, taps, factor, guard)
   const early = powerOf(band.subarray(0, Math.round(EARLY_SECONDS * rate)))
   const { lines, noisePower } = linesBefore(before, rate, Math.sqrt(early))
   const length = lengthAboveNoise(band, rate, noisePower)
@@ -119,7 +119,7 @@ export function cutTail(
     fromSeconds: tooShort ? 0 : (first + skip * factor - onset) / rateHz,
     noisePower,
     lines,
-    before,
+    sinceLinesSeconds: (first + skip * factor - firstSample) / rateHz,
     snrDb: snr(early, leftOf(before, lines, noisePower, rate)),
   }
 }
@@ -139,6 +139,7 @@ function snr(early: number, heardBefore: number): number {
   return 10 * Math.log10(Math.max(early - heardBefore, 1e-20) / heardBefore)
 }
 
+/** The band as heard before the stroke: hum and other drums ringing along are in it. */
 function bandBefore(
   samples: Float32Array,
   rateHz: number,
@@ -146,13 +147,14 @@ function bandBefore(
   taps: Float64Array,
   factor: number,
   guard: number,
-): Float64Array {
+): { before: Float64Array; firstSample: number } {
   const to = onset - guard - Math.round(0.002 * rateHz)
   const from = Math.max(0, to - Math.round(BEFORE_SECONDS * rateHz))
-  if (to - from < 0.02 * rateHz) return new Float64Array(0)
+  if (to - from < 0.02 * rateHz) return { before: new Float64Array(0), firstSample: from }
   const band = filterAndDecimate(samples.subarray(Math.max(0, from - guard), to + guard), taps, factor)
   const skip = Math.ceil(Math.min(guard, from) / factor)
-  return band.slice(skip, band.length - skip)
+  const firstSample = Math.max(0, from - guard) + skip * factor
+  return { before: band.slice(skip, band.length - skip), firstSample }
 }
 
 /** Samples up to where the power of 20 ms blocks sinks to the noise. */

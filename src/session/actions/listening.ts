@@ -154,7 +154,7 @@ async function confirm(session: Session, lug: number, answer: Answer): Promise<v
   const { confirm: how } = session.get().settings
   if (how === 'none') return
   if (answer === 'refused') {
-    await deafen(session, REFUSED_DEAF_SECONDS)
+    await deafen(session, REFUSED_DEAF_SECONDS, true)
     return confirmRefused()
   }
   if (how === 'tick' || answer === 'ticked') {
