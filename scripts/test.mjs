@@ -38,11 +38,11 @@ if (unit && !unitOk && unit.numFailedTests + unit.numRuntimeErrorTestSuites === 
 
 const built = step('build', 'npm', ['run', '-s', 'build'])
 count(built)
-if (built) {
-  const ok = step('browser tests', 'npx', ['playwright', 'test'], {
-    PLAYWRIGHT_JSON_OUTPUT_NAME: `${folder}/browser.json`,
+for (const project of built ? ['screens', 'microphone'] : []) {
+  const ok = step(`browser tests: ${project}`, 'npx', ['playwright', 'test', `--project=${project}`], {
+    PLAYWRIGHT_JSON_OUTPUT_NAME: `${folder}/${project}.json`,
   })
-  const stats = report('browser.json')?.stats
+  const stats = report(`${project}.json`)?.stats
   passed += (stats?.expected ?? 0) + (stats?.flaky ?? 0)
   failed += stats?.unexpected ?? 0
   if (!ok && !stats?.unexpected) failed++

@@ -9,7 +9,7 @@ import { glideOf, ringOf } from './whole'
 import { bestWindow } from './window'
 
 /** Version of the measuring, kept with every reading. */
-export const MEASUREMENT_VERSION = 'measure-2'
+export const MEASUREMENT_VERSION = 'measure-3'
 
 /** Sentences for a refused tap: what was wrong and what to do. */
 const WHY: Record<Exclude<Verdict, 'ok'>, string> = {

@@ -1,0 +1,112 @@
+import { gradedTakes, plainTakes, streams, untapped } from '@ref/gradedTakes'
+import { existsSync, readFileSync, writeFileSync } from 'node:fs'
+import { toneOfHead } from './headTone'
+import { Listener, type MeasuredTap } from './listener'
+import { MEASUREMENT_VERSION, measureSound } from './measure'
+import { isOfHead } from './sameHead'
+import type { Mode, Tap } from './types'
+
+/**
+ * Every reading is kept with the version of the measuring that gave it. So what is measured may change only together
+ * with that version: `HUMBRA_MEASURED=write npx jest version` writes anew what is measured now, to be looked at as a diff.
+ */
+const FILE = 'reference/measured.json'
+
+const mode = ({ hz, decaySeconds, levelDb, standardErrorHz }: Mode) =>
+  `${hz.toFixed(2)}/${standardErrorHz.toFixed(3)}/${decaySeconds.toFixed(3)}/${levelDb.toFixed(1)}`
+
+function inWords(tap: Tap): string {
+  const parts = [tap.verdict, tap.atSeconds.toFixed(3)]
+  if (tap.why) parts.push(tap.why.split(/[.:]/)[0].replace(/\d/g, ''))
+  if (tap.warning) parts.push(tap.warning)
+  if (tap.hz !== null) parts.push(`${tap.hz.toFixed(2)} ± ${tap.standardErrorHz!.toFixed(3)}`)
+  parts.push(tap.modes.slice(0, 4).map(mode).join(' '))
+  if (tap.alternatives.length > 0)
+    parts.push(
+      'or',
+      ...tap.alternatives.slice(0, 2).map(({ hz, odds }) => `${hz.toFixed(1)}/${odds.toFixed(3)}`),
+    )
+  if (tap.ringSeconds)
+    parts.push(
+      `ring ${tap.ringSeconds.to20dB?.toFixed(3)} ${tap.ringSeconds.to60dB?.toFixed(3)} glide ${tap.glideCents?.toFixed(1)}`,
+    )
+  return parts.join(' ')
+}
+
+function listened(sound: Float32Array, rateHz: number, inches: number): MeasuredTap[] {
+  const listener = new Listener(rateHz, { diameterInches: inches })
+  const taps: MeasuredTap[] = []
+  for (let at = 0; at < sound.length; at += 1024)
+    taps.push(...listener.push(sound.subarray(at, at + 1024)).taps)
+  return taps
+}
+
+const number = (value: number | null) => (value === null ? '-' : value.toFixed(2))
+
+function measured(): Record<string, string> {
+  const lines: Record<string, string> = {}
+  for (const { name, samples, rateHz, options } of [...plainTakes(), ...gradedTakes(), ...untapped()])
+    lines[name] = measureSound(samples, rateHz, options).map(inWords).join(' | ')
+  const heard = streams().map((stream) => ({
+    ...stream,
+    taps: listened(stream.sound, stream.rateHz, stream.inches),
+  }))
+  for (const { name, taps, inches } of heard) {
+    lines[name] = taps
+      .map(({ tap, againSeconds, afterSeconds, againstHand }) =>
+        [
+          tap.atSeconds.toFixed(2),
+          tap.verdict,
+          number(tap.hz),
+          number(againSeconds),
+          number(afterSeconds),
+          number(againstHand),
+        ].join(' '),
+      )
+      .join(' | ')
+    const tone = toneOfHead(
+      taps.map(({ tap }) => tap.modes),
+      { diameterInches: inches },
+    )
+    lines[`${name}: the head’s tone`] = [
+      tone.sure ? 'sure' : 'asked',
+      ...tone.pitches.slice(0, 3).map(({ hz, odds }) => `${hz.toFixed(1)}/${odds.toFixed(3)}`),
+    ].join(' ')
+  }
+  for (const { name, taps } of heard) {
+    const own = taps
+      .filter(({ tap }) => tap.hz !== null)
+      .slice(0, 3)
+      .map(({ tap }) => tap)
+    lines[`${name}: whose taps`] = heard
+      .map((other) =>
+        other.taps.map(({ tap }) => Number(isOfHead(tap, { taps: own, expectHz: null }))).join(''),
+      )
+      .join(' ')
+  }
+  return lines
+}
+
+/** Numbers may differ in their last digit: another machine's arithmetic is no other measuring. */
+function isSame(a: string, b: string): boolean {
+  const [one, two] = [a, b].map((text) => text.split(/[ /]/))
+  return (
+    one.length === two.length &&
+    one.every((word, i) => {
+      if (word === two[i]) return true
+      const unit = 10 ** -(word.split('.')[1]?.length ?? 0)
+      return /\d\.\d/.test(word) && Math.abs(Number(word) - Number(two[i])) < 2.5 * unit
+    })
+  )
+}
+
+test('what is measured is what this version measures, take for take', () => {
+  const now = measured()
+  if (process.env.HUMBRA_MEASURED === 'write' || !existsSync(FILE))
+    writeFileSync(FILE, `${JSON.stringify({ version: MEASUREMENT_VERSION, measured: now }, null, 1)}\n`)
+  const kept = JSON.parse(readFileSync(FILE, 'utf8')) as { version: string; measured: Record<string, string> }
+  expect(kept.version).toBe(MEASUREMENT_VERSION)
+  expect(Object.keys(now)).toEqual(Object.keys(kept.measured))
+  const changed = Object.keys(now).filter((name) => !isSame(now[name], kept.measured[name]))
+  expect(changed.map((name) => `${name}\n  was ${kept.measured[name]}\n  is  ${now[name]}`)).toEqual([])
+})
