@@ -92,6 +92,14 @@ const TROUBLES: ReadonlyArray<readonly [name: string, steps: readonly number[], 
   ],
   ['turned up until it clips, dB', [3, 6, 10, 18], (sound, level) => sound.map((x) => limit(x * db(level)))],
   ['cut, s', [0.08, 0.13, 0.2, 0.28, 0.36, 0.6], (sound, s) => sound.slice(0, at(LEAD_SECONDS + s))],
+  [
+    'cut at the stroke, noise, dB',
+    [-24, -14, -8, -4],
+    (sound, level) => {
+      noiseInto(sound, db(level))
+      return sound.slice(at(LEAD_SECONDS))
+    },
+  ],
   ['choked, s', [0.012, 0.02, 0.03, 0.05, 0.15], (sound, tau) => fade(sound, (t) => Math.exp(-t / tau))],
   ['swelling, s', [0.02, 0.06, 0.15], (sound, s) => fade(sound, (t) => Math.min(1, t / s))],
   ['rattle, dB', [-26, -18, -14], (sound, level) => rattle(sound, db(level))],

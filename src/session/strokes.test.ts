@@ -6,6 +6,7 @@ import { moveOneOn, notMissed, slippedFrom, tapMissed } from './actions/missed'
 import { answerTone } from './actions/headTone'
 import { currentView, dropHeard, readAgain } from './actions/readings'
 import { typeReading } from './actions/said'
+import { hearRecording, type HeardEvent } from './hearRecording'
 import { listening, RATE_HZ, readingsOf } from './testListening'
 
 /** A stroke of another drum, as loud. */
@@ -34,6 +35,34 @@ test('another drum between the taps is named, read by no lug, and spoils none', 
   const others = bench.session.get().bench.heard.filter(({ other }) => other)
   expect(others.map(({ used, why }) => [used, why])).toEqual([[false, expect.stringMatching(/Another drum/)]])
   expect(bench.session.get().bench.missed).toBeNull()
+}, 30_000)
+
+test('a head far from its target is no other drum for long: the second of two taps that agree is read', async () => {
+  const taps = [190, 188, 192].map((hz, i) => otherDrum(hz, i + 1))
+  const sound = new Float32Array(taps.flatMap((tap) => [...tap]))
+  const events: HeardEvent[] = []
+  const options = { diameterInches: 12, lugs: 6, side: 'batter', order: 'around', block: 2048 } as const
+  await hearRecording(sound, RATE_HZ, { ...options, expectHz: 146.8 }, (event) => events.push(event))
+  expect(events.map(({ event }) => event)).toEqual(['other-drum', 'reading', 'reading'])
+  expect(events.map((event) => ('lug' in event ? event.lug : null))).toEqual([null, 1, 2])
+}, 30_000)
+
+test('a choked tap is heard about although a tick for the one before still sounds', async () => {
+  const bench = await listening()
+  const { session } = bench
+  const deafened: boolean[] = []
+  const { deafen } = session.deps.ear()
+  const watched = (...told: Parameters<typeof deafen>) => {
+    deafened.push(told[2] === true)
+    return deafen(...told)
+  }
+  Object.assign(session.deps.ear(), { deafen: watched })
+  await bench.hear(1)
+  const choked = otherDrum(190, 4).map((x, i) => x * Math.exp(-Math.max(0, i / RATE_HZ - 0.3) / 0.018))
+  // The tick is played as soon as the first was measured: this stroke falls into it.
+  await bench.push(choked)
+  expect(session.get().bench.lastTap).toMatchObject({ used: false, lug: 2, tap: { hz: null } })
+  expect(deafened).toEqual([true, true])
 }, 30_000)
 
 test('a tap that was refused keeps the lug; one that may have been missed is tapped again, or was none', async () => {

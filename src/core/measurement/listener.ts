@@ -167,11 +167,11 @@ export class Listener {
     return this.hand.length >= FEWEST_FOR_A_HAND && body < FAR_FAINTER * median(this.hand)
   }
 
-  /** What is played above every head's tones brings nothing into their band: a stroke as strong as those before is heard. */
+  /** What is played above every head's tones brings nothing into their band: a stroke is heard beside it. */
   private isDeaf(at: number, body: number): boolean {
     if (at < this.deaf.from || at >= this.deaf.to) return false
     const usual = this.hand.length > 0 ? median(this.hand) : this.newest
-    return !(this.deaf.above && body > COMPARABLE * usual)
+    return !(this.deaf.above && body > FAR_FAINTER * usual)
   }
 
   private playsIn(from: number): boolean {

@@ -16,8 +16,8 @@ const UPPER = MODE_SHAPES.filter(({ m, n }) => m > 0 && !(m === 1 && n === 1))
  * to 8 cents on one drum; what is left is how well the air is known). */
 const PATTERN_CENTS = 35
 const MATCH_CENTS = 110
-const LOWEST_HZ = 22
-const HIGHEST_HZ = 260
+/** Pitches within so many of the expectation's widths are tried. */
+const REACH = 4.9
 /** Finer than what the pattern is known to. */
 const STEP = 1.008
 /** A tone that the pattern leaves unused speaks against it; so does a mode of the pattern that is not there. */
@@ -40,9 +40,9 @@ export function lugByUpperModes(
   const tones = modes.filter(({ levelDb }) => levelDb > FAINT_DB).map(({ hz }) => hz)
   if (tones.length < 2) return null
   const tried: Array<{ hz: number; score: number; used: UpperReading['used'] }> = []
-  for (let hz = LOWEST_HZ; hz < HIGHEST_HZ; hz *= STEP) {
+  const reach = Math.exp((REACH * expect.cents) / CENTS_PER_NEPER)
+  for (let hz = expect.hz / reach; hz < expect.hz * reach; hz *= STEP) {
     const prior = -0.5 * ((CENTS_PER_NEPER * Math.log(hz / expect.hz)) / expect.cents) ** 2
-    if (prior < -12) continue
     const tension = tensionFromLugHz(head, hz)
     const used: UpperReading['used'] = []
     let score = prior

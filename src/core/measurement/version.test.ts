@@ -5,6 +5,7 @@ import { Listener, type MeasuredTap } from './listener'
 import { MEASUREMENT_VERSION, measureSound } from './measure'
 import { isOfHead } from './sameHead'
 import type { Mode, Tap } from './types'
+import { lugByUpperModes } from './upper'
 
 /**
  * Every reading is kept with the version of the measuring that gave it. So what is measured may change only together
@@ -73,7 +74,28 @@ function measured(): Record<string, string> {
       ...tone.pitches.slice(0, 3).map(({ hz, odds }) => `${hz.toFixed(1)}/${odds.toFixed(3)}`),
     ].join(' ')
   }
+  // A floor tom of 16 by 16 inches and a kick of 22 by 18, whose lowest tone a small microphone does not hear.
+  const low = { pliesMils: [10] }
+  for (const { name, samples, rateHz } of plainTakes()) {
+    const { modes } = measureSound(samples, rateHz, {})[0]
+    const told = [
+      lugByUpperModes({ ...low, diameterInches: 16, space: { depthInches: 16 } }, modes, {
+        hz: 75,
+        cents: 400,
+      }),
+      lugByUpperModes({ ...low, diameterInches: 22, space: { depthInches: 18 } }, modes, {
+        hz: 55,
+        cents: 400,
+      }),
+    ].map((each) =>
+      each ? `${each.hz.toFixed(1)} ± ${each.errorCents.toFixed(1)} by ${each.used.length}` : 'none',
+    )
+    lines[`${name}: by its upper modes`] = told.join(', ')
+  }
   for (const { name, taps } of heard) {
+    lines[`${name}: near what is expected`] = [75, 90, 105, 125, 150]
+      .map((expectHz) => taps.map(({ tap }) => Number(isOfHead(tap, { taps: [], expectHz }))).join(''))
+      .join(' ')
     const own = taps
       .filter(({ tap }) => tap.hz !== null)
       .slice(0, 3)

@@ -1,5 +1,6 @@
 'use client'
 
+import type { ReactNode } from 'react'
 import type { OtherHead } from '@/core/records/event'
 import { answerTone } from '@/session/actions/headTone'
 import { moveOneOn, notMissed, slippedFrom, tapMissed } from '@/session/actions/missed'
@@ -78,8 +79,8 @@ export function HeardDoubts({ view }: { view: BenchView }) {
   )
 }
 
-/** The newest tap in words, used or refused, and the way to look at it closely. */
-export function HeardLines() {
+/** The newest tap in words, used or refused, what it leaves open, and the way to look at it closely. */
+export function HeardLines({ children }: { children?: ReactNode }) {
   const session = useSession()
   const { bench, source } = useSessionState()
   const { run, isEnabled } = useCommander()
@@ -100,6 +101,7 @@ export function HeardLines() {
           )
         ) : null}
       </p>
+      {children}
       <div className="-ml-2 flex flex-wrap">
         {bench.heard.length > 0 ? (
           <Button tone="quiet" className="underline" onClick={() => run('bench.heard')}>

@@ -68,6 +68,8 @@ export function MicrophonePart() {
   )
 }
 
+const HOW_SAID = 3
+
 /** What to know or do while the microphone is closed, held back, open. */
 function stateText(hearing: Hearing, mic: Mic): string {
   if (hearing.state === 'paused') {
@@ -78,7 +80,9 @@ function stateText(hearing: Hearing, mic: Mic): string {
   }
   const advice = inputAdvice(hearing.peaks, hearing.noise)
   if (advice) return INPUT_ADVICE[advice]
-  const next = 'Tap lug after lug; the next one is taken by itself. Nothing leaves this device.'
+  // Whoever has tapped a few knows how it goes, and needs the room for what is asked.
+  const how = hearing.peaks.length < HOW_SAID ? 'Tap lug after lug; the next one is taken by itself. ' : ''
+  const next = `${how}Nothing leaves this device.`
   return mic === 'standing'
     ? `${next} Keep the phone off the middle of the head: the edge tone is not heard there.`
     : next

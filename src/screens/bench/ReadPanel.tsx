@@ -60,8 +60,9 @@ export function ReadPanel({ view }: { view: BenchView }) {
         <SourcePart view={view} />
       </div>
       {read === 0 ? <OtherHeadAsk view={view} /> : null}
-      <HeardLines />
-      <HeardDoubts view={view} />
+      <HeardLines>
+        <HeardDoubts view={view} />
+      </HeardLines>
       <Doubts view={view} />
       {wanting && view.advice ? <p className="mt-3 text-lg">{adviceText(view.advice.plan)}</p> : null}
       {isEnabled('bench.moveOn') ? (

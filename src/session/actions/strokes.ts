@@ -92,16 +92,19 @@ function isOwn(session: Session, view: BenchView, { tap, againstHand }: Measured
   return strong && !tap.voice && isOfHead(tap, { taps: ofHead, expectHz: wellExpected(session, view) })
 }
 
-/** After so many strokes of another drum at one pitch, running, it is a lug far out that somebody means. */
-const MEANT = 2
-const SAME_PITCH_CENTS = 30
+/**
+ * After so many strokes of another drum at one pitch, running, it is a lug far out that somebody means; while none of the head
+ * has been read, one other near it is enough: then it is the head that lies far from what was expected.
+ */
+const MEANT = { lug: { strokes: 2, cents: 30 }, head: { strokes: 1, cents: 250 } }
 
 function isMeant(session: Session, { hz }: Tap): boolean {
   if (hz === null) return false
-  const before = session.get().bench.heard.slice(-MEANT)
-  const same = (other: number | null) =>
-    other !== null && Math.abs(centsBetween(hz, other)) < SAME_PITCH_CENTS
-  return before.length === MEANT && before.every(({ other, tap }) => other && same(tap.hz))
+  const { heard, ofHead } = session.get().bench
+  const { strokes, cents } = ofHead.length === 0 ? MEANT.head : MEANT.lug
+  const before = heard.slice(-strokes)
+  const same = (other: number | null) => other !== null && Math.abs(centsBetween(hz, other)) < cents
+  return before.length === strokes && before.every(({ other, tap }) => other && same(tap.hz))
 }
 
 /** Pitch of the head where it is known or aimed at; what its size alone says tells no drum from another. */
@@ -126,7 +129,8 @@ function readStroke(
   }
   if (!own && !isMeant(session, tap)) {
     noteOther(session, tap, view.lug, sound)
-    return null
+    // Who begins on a head far from its target wants to hear that its first tap was not taken.
+    return session.get().bench.ofHead.length === 0 && tap.hz !== null ? 'refused' : null
   }
   hands.takenBefore = takeTap(session, view, tap, view.lug, 'microphone', sound)
   if (hands.takenBefore) return 'taken'
