@@ -10,6 +10,19 @@ test('advice on the input follows the taps, and the room where there are none', 
   expect(inputAdvice([0.3, 0.3, 0.3], 0.001)).toBeNull()
 })
 
+test.each([
+  ['too-loud', [0.88], [0.92], 0.001],
+  ['too-soft', [0.022], [0.018], 0],
+] as const)('%s from its limit on', (advice, near, beyond, noise) => {
+  expect(inputAdvice(near, noise)).toBeNull()
+  expect(inputAdvice(beyond, noise)).toBe(advice)
+})
+
+test('a room is noisy from 30 dB under the taps on, and without taps from a fiftieth of full scale on', () => {
+  expect([0.0145, 0.0155].map((noise) => inputAdvice([0.5], noise))).toEqual([null, 'noisy-room'])
+  expect([0.019, 0.021].map((noise) => inputAdvice([], noise))).toEqual([null, 'noisy-room'])
+})
+
 test('the look of a tap: its loudest stretch after the stroke, its spectrum highest at its tone', () => {
   const rate = 44_100
   const samples = Float32Array.from({ length: rate }, (_, i) => {

@@ -3,8 +3,8 @@ import { centsBetween } from '../units/pitch'
 import type { Mode, Tap } from './types'
 
 /** Lugs of a head lie this far outside those read, or from what is expected of it, at most: rough heads differ much. */
-const LUGS_CENTS = 200
-const EXPECTED_CENTS = 250
+const LUGS_CENTS = 150
+const EXPECTED_CENTS = 200
 /** Two taps of a head and more say which tones it has. */
 const KNOWN_WELL = 2
 /** Tones this near are one, this loud against the loudest are the head's own. */

@@ -34,11 +34,14 @@ function inWords(tap: Tap): string {
   return parts.join(' ')
 }
 
-function listened(sound: Float32Array, rateHz: number, inches: number): MeasuredTap[] {
+/** Taps with the time at which each was told. */
+function listened(sound: Float32Array, rateHz: number, inches: number): Array<MeasuredTap & { told: number }> {
   const listener = new Listener(rateHz, { diameterInches: inches })
-  const taps: MeasuredTap[] = []
-  for (let at = 0; at < sound.length; at += 1024)
-    taps.push(...listener.push(sound.subarray(at, at + 1024)).taps)
+  const taps: Array<MeasuredTap & { told: number }> = []
+  for (let at = 0; at < sound.length; at += 1024) {
+    const heard = listener.push(sound.subarray(at, at + 1024)).taps
+    taps.push(...heard.map((tap) => ({ ...tap, told: at / rateHz })))
+  }
   return taps
 }
 
@@ -54,10 +57,11 @@ function measured(): Record<string, string> {
   }))
   for (const { name, taps, inches } of heard) {
     lines[name] = taps
-      .map(({ tap, againSeconds, afterSeconds, againstHand }) =>
+      .map(({ tap, told, againSeconds, afterSeconds, againstHand }) =>
         [
           tap.atSeconds.toFixed(2),
           tap.verdict,
+          number(told),
           number(tap.hz),
           number(againSeconds),
           number(afterSeconds),

@@ -12,7 +12,11 @@ export function Doubts({ view }: { view: BenchView }) {
   const leftOut = view.turnedNow ? [] : (view.advice?.plan.leftOut ?? [])
   if (!session || leftOut.length === 0) return null
   return (
-    <Button tone="quiet" className="self-start underline" onClick={() => believeReadings(session, leftOut)}>
+    <Button
+      tone="quiet"
+      className="-ml-2 self-start underline"
+      onClick={() => believeReadings(session, leftOut)}
+    >
       Take lug {listText(leftOut)} back in
     </Button>
   )
