@@ -35,7 +35,11 @@ function inWords(tap: Tap): string {
 }
 
 /** Taps with the time at which each was told. */
-function listened(sound: Float32Array, rateHz: number, inches: number): Array<MeasuredTap & { told: number }> {
+function listened(
+  sound: Float32Array,
+  rateHz: number,
+  inches: number,
+): Array<MeasuredTap & { told: number }> {
   const listener = new Listener(rateHz, { diameterInches: inches })
   const taps: Array<MeasuredTap & { told: number }> = []
   for (let at = 0; at < sound.length; at += 1024) {
@@ -129,7 +133,7 @@ function isSame(a: string, b: string): boolean {
 test('what is measured is what this version measures, take for take', () => {
   const now = measured()
   if (process.env.HUMBRA_MEASURED === 'write' || !existsSync(FILE))
-    writeFileSync(FILE, `${JSON.stringify({ version: MEASUREMENT_VERSION, measured: now }, null, 1)}\n`)
+    writeFileSync(FILE, `${JSON.stringify({ version: MEASUREMENT_VERSION, measured: now }, null, 2)}\n`)
   const kept = JSON.parse(readFileSync(FILE, 'utf8')) as { version: string; measured: Record<string, string> }
   expect(kept.version).toBe(MEASUREMENT_VERSION)
   expect(Object.keys(now)).toEqual(Object.keys(kept.measured))

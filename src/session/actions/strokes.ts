@@ -104,7 +104,9 @@ function isMeant(session: Session, { hz }: Tap): boolean {
   const { strokes, cents } = ofHead.length === 0 ? MEANT.head : MEANT.lug
   const before = heard.slice(-strokes)
   const same = (other: number | null) => other !== null && Math.abs(centsBetween(hz, other)) < cents
-  return before.length === strokes && before.every(({ other, jumped, tap }) => (other || jumped) && same(tap.hz))
+  return (
+    before.length === strokes && before.every(({ other, jumped, tap }) => (other || jumped) && same(tap.hz))
+  )
 }
 
 /** Pitch of the head where it is known or aimed at; what its size alone says tells no drum from another. */
