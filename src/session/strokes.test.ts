@@ -5,7 +5,9 @@ import { watchAdvice } from './adviceWatch'
 import { moveOneOn, notMissed, slippedFrom, tapMissed } from './actions/missed'
 import { answerTone } from './actions/headTone'
 import { currentView, dropHeard, readAgain } from './actions/readings'
+import { headIsOn } from './actions/fitting'
 import { typeReading } from './actions/said'
+import { turned } from './actions/turning'
 import { hearRecording, type HeardEvent } from './hearRecording'
 import { listening, RATE_HZ, readingsOf } from './testListening'
 
@@ -21,6 +23,12 @@ function otherDrum(lugHz: number, seed: number): Float32Array {
   )
   const how = { lug: 1, rateHz: RATE_HZ, seed, noiseDb: -55, finger: true, seconds: 2, leadSeconds: 0.3 }
   return playTap(head, how).samples
+}
+/** The same stroke once more while the first one rings. */
+function twice(samples: Float32Array): Float32Array {
+  const out = samples.slice()
+  for (let i = out.length - 1; i >= 0.35 * RATE_HZ; i--) out[i] += out[i - Math.round(0.35 * RATE_HZ)]
+  return out
 }
 const noise = (seconds: number, level: number) =>
   Float32Array.from({ length: seconds * RATE_HZ }, (_, i) => level * Math.sin(i * i * 0.7))
@@ -108,15 +116,43 @@ test('talk, noise and another drum tick nothing off; two more taps at once take 
   expect(currentView(session)!.phase).toBe('turn')
   const speech = makeNotATap('speech', 3).samples
   await bench.push(speech)
-  const twice = otherDrum(88, 6)
-  const both = twice.slice()
-  for (let i = both.length - 1; i >= 0.35 * RATE_HZ; i--) both[i] += twice[i - Math.round(0.35 * RATE_HZ)]
-  await bench.push(both)
+  await bench.push(twice(otherDrum(88, 6)))
   expect(currentView(session)!.movesMade).toBe(0)
   await bench.hear(2, 0.35)
   expect(currentView(session)!.movesMade).toBe(1)
   await bench.hear(2, 0.35)
   expect(currentView(session)!.movesMade).toBe(0)
+}, 30_000)
+
+test('rounds up from slack and the press behind them are ticked off by two taps of the head where it stands, by nothing else', async () => {
+  const bench = await listening()
+  const { session } = bench
+  const view = () => currentView(session)!
+  watchAdvice(session)
+  await headIsOn(session, { head: view().drum.batter, markTurns: 0.25, school: 'rattle' })
+  const upTo = (phase: string, act: () => void) => {
+    for (let i = 0; view().phase !== phase && i < 20; i++) act()
+  }
+  const check = () => typeReading(session, view().climb!.nowHz)
+  turned(session)
+  upTo('climb', check)
+  const made = () => session.get().log.filter(({ kind }) => kind === 'rodsTurned').length
+  const before = made()
+  await bench.push(noise(1, 1e-4))
+  await bench.push(twice(makeNotATap('speech', 3).samples))
+  await bench.push(twice(otherDrum(view().climb!.nowHz * 2.2, 2)))
+  expect(made()).toBe(before)
+  await bench.push(twice(otherDrum(view().climb!.nowHz, 1)))
+  expect(made()).toBe(before + 1)
+
+  upTo('press', () => (view().phase === 'climb' ? turned(session) : check()))
+  await new Promise((resolve) => setTimeout(resolve, 20))
+  expect(view().phase).toBe('press')
+  await bench.push(noise(1, 1e-4))
+  await bench.push(twice(makeNotATap('music', 4).samples))
+  expect(view().phase).toBe('press')
+  await bench.push(twice(otherDrum(view().climb!.nowHz, 1)))
+  expect(view()).toMatchObject({ phase: 'read', lugsWanted: 6 })
 }, 30_000)
 
 test('a device that is open and sends nothing is noticed within a second, and when it comes back', async () => {
