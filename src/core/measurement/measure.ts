@@ -1,3 +1,4 @@
+import { centsBetween } from '../units/pitch'
 import { lastRailed } from '../sound/overdriven'
 import { beginsStruck, findOnsets, type Onset } from './onsets'
 import { objection, type Objection } from './plausible'
@@ -148,9 +149,7 @@ export function measureTap(
   }
   const { hz, scatterHz } = found.pitch
   const standardErrorHz = Math.hypot(readingOf(best, analysis, options.mic).standardErrorHz, scatterHz)
-  if (found.errorCents > WORST_ERROR_CENTS) {
-    return refuse(onset, rateHz, 'noisy', modes)
-  }
+  if (centsBetween(hz, hz + standardErrorHz) > WORST_ERROR_CENTS) return refuse(onset, rateHz, 'noisy', modes)
   return {
     atSeconds: onset.sample / rateHz,
     verdict: 'ok',
