@@ -112,7 +112,7 @@ function usualHz(diameterInches: number, tap: MeasureOptions['tap']): number {
 
 /**
  * How well the other modes fit if this one is the (1,1): the lug mode is the loudest near the rim with the centre
- * touched, and the (2,1) stands 1.34 (no air) to 1.46 (much air) above it. Of a centre tap only the second holds: the
+ * touched, and the (2,1) stands 1.33 to 1.46 above it, either of them half a per cent aside where it is a pair. Of a centre tap only the second holds: the
  * lowest mode that rings loud is the drum's own pitch.
  */
 function logPattern<M extends Mode>(
@@ -127,7 +127,7 @@ function logPattern<M extends Mode>(
       const ratio = mode.hz / candidate.hz
       return ratio > low && ratio < high && mode.levelDb > weakestDb
     })
-  if (tap !== 'centre' && has(1.33, 1.47, level - 30)) score += 1.2
+  if (tap !== 'centre' && has(1.315, 1.47, level - 30)) score += 1.2
   // With the centre touched the lug mode is the lowest that rings loud: a loud one below says that this is a higher one.
   if (has(LOWEST_BELOW, 0.9, level - 12)) score -= 2.5
   return score

@@ -194,3 +194,16 @@ test('the mean of poles is weighted by amplitude, and odds add up to one', () =>
   expect(candidates.reduce((sum, each) => sum + each.odds, 0)).toBeCloseTo(1, 9)
   expect(chooseLugMode([mode(200, 0)], { bandHz: [300, 400] })).toEqual([])
 })
+
+test('a low head that moves much air is told by its own lowest tone, although a higher one lies nearer what its size leads to expect', () => {
+  // Tones near 3 : 4 : 5 : 6 as such heads have them (common practice, no source), the second a hair under four thirds.
+  const tones = [
+    mode(46.9, 0),
+    mode(62.3, -3.4),
+    mode(78.7, -4.4),
+    mode(94.6, -5),
+    mode(84.9, -5.4),
+    mode(106.4, -10.4),
+  ]
+  expect(chooseLugMode(tones, { diameterInches: 18 })[0].hz).toBe(46.9)
+})

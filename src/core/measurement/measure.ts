@@ -1,4 +1,3 @@
-import { centsBetween } from '../units/pitch'
 import { lastRailed } from '../sound/overdriven'
 import { beginsStruck, findOnsets, type Onset } from './onsets'
 import { objection, type Objection } from './plausible'
@@ -149,7 +148,8 @@ export function measureTap(
   }
   const { hz, scatterHz } = found.pitch
   const standardErrorHz = Math.hypot(readingOf(best, analysis, options.mic).standardErrorHz, scatterHz)
-  if (centsBetween(hz, hz + standardErrorHz) > WORST_ERROR_CENTS) return refuse(onset, rateHz, 'noisy', modes)
+  // Windows that scatter widen the error of what is read, which is weighed by it; to refuse it cost more taps than it saved.
+  if (found.errorCents > WORST_ERROR_CENTS) return refuse(onset, rateHz, 'noisy', modes)
   return {
     atSeconds: onset.sample / rateHz,
     verdict: 'ok',
