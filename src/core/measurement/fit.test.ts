@@ -6,6 +6,8 @@ import { refineModes } from './refine'
 import { subspacePoles } from './subspace'
 import { cutTail } from './tail'
 
+const mode = (hz: number, levelDb: number) => ({ hz, levelDb, decaySeconds: 0.2, standardErrorHz: 0.1 })
+
 const RATE_HZ = 2000
 
 interface Partial {
@@ -185,7 +187,6 @@ test('the tail ends where the noise begins, and too short a one is none', () => 
 })
 
 test('the mean of poles is weighted by amplitude, and odds add up to one', () => {
-  const mode = (hz: number, levelDb: number) => ({ hz, levelDb, decaySeconds: 0.2, standardErrorHz: 0.1 })
   expect(weightedHz([mode(200, 0), mode(203, -6.0206)])).toBeCloseTo(201, 3)
   const candidates = chooseLugMode([mode(200, 0), mode(203, -6), mode(284, -4), mode(360, -3)], {
     diameterInches: 12,
