@@ -20,7 +20,9 @@ const common = {
   cacheDirectory: '<rootDir>/.cache/jest',
   moduleNameMapper: { '^@/(.*)$': '<rootDir>/src/$1', '^@ref/(.*)$': '<rootDir>/reference/$1' },
   transform,
-  transformIgnorePatterns: ['/node_modules/(?!(?:d3-[a-z-]+|internmap|idb|fft\\.js|pure-rand|tinykeys|@audio|@wasm-audio-decoders|codec-parser|simple-yenc|@eshaz)/)'],
+  transformIgnorePatterns: [
+    '/node_modules/(?!(?:d3-[a-z-]+|internmap|idb|fft\\.js|pure-rand|tinykeys|@audio|@wasm-audio-decoders|codec-parser|simple-yenc|@eshaz)/)',
+  ],
 }
 
 const config = {
