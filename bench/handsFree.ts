@@ -3,17 +3,15 @@ import type { Tap } from '@/core/measurement/types'
 import { centsBetween } from '@/core/units/pitch'
 import { hearRecording, type HeardEvent } from '@/session/hearRecording'
 import { makeNotATap } from '../reference/notTaps'
+import { peakOf, put, type Sound } from '../reference/recordings'
 import {
   loop,
-  peakOf,
-  put,
   recordedHeads,
   speech,
   STAGES,
   STAGE_RATE_HZ,
   walkOnStage,
   type RecordedHead,
-  type Sound,
   type Stage,
 } from './stage'
 import { printTable } from './stats'

@@ -4,18 +4,13 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { seededRandom, type Random } from '@/core/numeric/random'
 import { decodeWav, toMono } from '@/core/sound/wav'
-import { readSoundFont } from '../reference/soundFont'
+import { db, fonts, peakOf, put, sonic, type Sound } from '../reference/recordings'
 
 /**
  * Recorded toms of two Debian packages (avldrums.lv2-soundfont, sonic-pi-samples) on a stage: what else sounds there is
  * mixed in, its peak at a level against the tap's peak; noise at its rms. Speech is espeak-ng's.
  */
 export const STAGE_RATE_HZ = 44_100
-
-export interface Sound {
-  samples: Float32Array
-  rateHz: number
-}
 
 /** One recorded head: strikes near its rim, in layers, and what is struck beside it. */
 export interface RecordedHead {
@@ -28,18 +23,8 @@ export interface RecordedHead {
   kick: Sound
 }
 
-const fontOf = (name: string) => readSoundFont(readFileSync(`/usr/share/sounds/sf2/${name}.sf2`))
-
-export function sonic(name: string): Sound {
-  const wav = decodeWav(
-    execFileSync('flac', ['-dcs', `/usr/share/sonic-pi/samples/${name}.flac`], { maxBuffer: 1e9 }),
-  )
-  if (!wav.ok) throw new Error(wav.why)
-  return { samples: toMono(wav.sound), rateHz: wav.sound.rateHz }
-}
-
 export function recordedHeads(): RecordedHead[] {
-  const [one, two] = ['Black_Pearl_4_LV2', 'Red_Zeppelin_4_LV2'].map(fontOf)
+  const [one, two] = fonts
   const beside = { hat: one[52], kick: one[2] }
   const some = (font: Sound[], numbers: number[]) => numbers.map((number) => font[number])
   return [
@@ -71,12 +56,6 @@ export interface Stage {
   apart: number
   add?: (sound: Float32Array, scene: Scene) => void
   clipDb?: number
-}
-
-export const db = (value: number) => 10 ** (value / 20)
-export const peakOf = (samples: Float32Array) => samples.reduce((top, x) => Math.max(top, Math.abs(x)), 0)
-export const put = (into: Float32Array, what: Float32Array, at: number, gain: number) => {
-  for (let i = 0; i < what.length && at + i < into.length; i++) into[at + i] += gain * what[i]
 }
 
 const noise =

@@ -1,11 +1,8 @@
-import { execFileSync } from 'node:child_process'
-import { readFileSync } from 'node:fs'
 import type { MeasureOptions } from '@/core/measurement/types'
 import { seededRandom } from '@/core/numeric/random'
 import { highPass } from '@/core/numeric/filters'
-import { decodeWav, toMono } from '@/core/sound/wav'
 import { makeNotATap, NOT_A_TAP } from './notTaps'
-import { readSoundFont } from './soundFont'
+import { db, fonts, peakOf, put, sonic, type Sound } from './recordings'
 
 /**
  * Recorded toms of two Debian packages (avldrums.lv2-soundfont, sonic-pi-samples), each troubled by one thing in growing
@@ -18,27 +15,13 @@ export interface GradedTake {
   options: MeasureOptions
 }
 
-interface Head {
+interface Head extends Sound {
   name: string
-  samples: Float32Array
-  rateHz: number
   inches: number
 }
 
 const RATE_HZ = 44_100
 const LEAD_SECONDS = 0.5
-
-const fonts = ['Black_Pearl_4_LV2', 'Red_Zeppelin_4_LV2'].map((name) =>
-  readSoundFont(readFileSync(`/usr/share/sounds/sf2/${name}.sf2`)),
-)
-
-function sonic(name: string): Float32Array {
-  const wav = decodeWav(
-    execFileSync('flac', ['-dcs', `/usr/share/sonic-pi/samples/${name}.flac`], { maxBuffer: 1e9 }),
-  )
-  if (!wav.ok) throw new Error(wav.why)
-  return toMono(wav.sound)
-}
 
 /** Toms and kicks of both fonts as they are: soft to hard, at the centre and near the rim. */
 export function plainTakes(): GradedTake[] {
@@ -53,28 +36,23 @@ export function plainTakes(): GradedTake[] {
 
 export function gradedHeads(): Head[] {
   const [one, two] = fonts
-  const head = (name: string, { samples, rateHz }: Omit<Head, 'name' | 'inches'>, inches: number) => ({
+  const head = (name: string, { samples, rateHz }: Sound, inches: number) => ({
     ...{ name, samples, rateHz, inches },
   })
   return [
     head('12 in', one[55], 12),
     head('16 in', one[36], 16),
-    head('low', { samples: sonic('drum_tom_lo_soft'), rateHz: RATE_HZ }, 14),
+    head('low', sonic('drum_tom_lo_soft'), 14),
     head('14 in', two[55], 14),
   ]
 }
 
-const db = (level: number) => 10 ** (level / 20)
 const steps = (from: number, to: number, by: number) =>
   Array.from({ length: Math.round((to - from) / by) + 1 }, (_, i) => from + i * by)
 
 type Trouble = (sound: Float32Array, step: number, head: Head) => Float32Array | void
 
 const at = (seconds: number) => Math.round(seconds * RATE_HZ)
-const put = (into: Float32Array, what: ArrayLike<number>, from: number, gain: number) => {
-  for (let i = Math.max(0, -from); i < what.length && from + i < into.length; i++)
-    into[from + i] += gain * what[i]
-}
 
 const TROUBLES: ReadonlyArray<readonly [name: string, steps: readonly number[], trouble: Trouble]> = [
   ['noise, dB', steps(-50, -8, 7), (sound, level) => noiseInto(sound, db(level))],
@@ -165,10 +143,9 @@ export function gradedTakes(): GradedTake[] {
 }
 
 function inQuiet({ samples }: Head): Float32Array {
-  const peak = samples.reduce((top, x) => Math.max(top, Math.abs(x)), 0)
   const sound = new Float32Array(at(2.2))
   noiseInto(sound, 2e-4)
-  put(sound, samples, at(LEAD_SECONDS), 0.7 / peak)
+  put(sound, samples, at(LEAD_SECONDS), 0.7 / peakOf(samples))
   return sound
 }
 

@@ -1,14 +1,10 @@
-import { execFileSync } from 'node:child_process'
+import { sonic } from '@ref/recordings'
 import { Listener, type MeasuredTap } from '@/core/measurement/listener'
 import { seededRandom } from '@/core/numeric/random'
-import { decodeWav, toMono } from '@/core/sound/wav'
 import { LOW_HZ, TICK_HZ } from './confirm'
 
 // A recorded tom of sonic-pi-samples; the device's own tones as its microphone would hear them, 20 dB under the tap's peak.
-const wav = decodeWav(execFileSync('flac', ['-dcs', '/usr/share/sonic-pi/samples/drum_tom_mid_soft.flac']))
-if (!wav.ok) throw new Error(wav.why)
-const tom = toMono(wav.sound)
-const { rateHz } = wav.sound
+const { samples: tom, rateHz } = sonic('drum_tom_mid_soft')
 
 /** Seconds from the first stroke's place: it has been measured by then, however long a ring is waited for. */
 const SECOND = 3

@@ -14,7 +14,10 @@ const SHORTEST_SECONDS = 0.12
 const MOST = 3
 /** It goes on as it was, or dies away: a mode this much louder after the stroke was struck itself. */
 const GREW = 2.5
-/** ... and so is one that gained so many times what was left of it: more than its phase alone could make, were it known wrongly. */
+/**
+ * ... and so is one to which so many times what was left of it must be added to make what is heard: a tone that went on gains
+ * nothing, and no more than twice itself even where its phase were known the wrong way round.
+ */
 const GAINED = 1.8
 /** A head dies away sooner than this; mains and machines do not, and are never struck. */
 export const HEAD_DIES_SECONDS = 2

@@ -112,8 +112,8 @@ function usualHz(diameterInches: number, tap: MeasureOptions['tap']): number {
 
 /**
  * How well the other modes fit if this one is the (1,1): the lug mode is the loudest near the rim with the centre
- * touched, and the (2,1) stands 1.33 to 1.46 above it, either of them half a per cent aside where it is a pair. Of a centre tap only the second holds: the
- * lowest mode that rings loud is the drum's own pitch.
+ * touched, and the (2,1) stands 1.33 to 1.46 above it, either of them half a per cent aside where it is a pair. Of a centre
+ * tap only the second holds: the lowest mode that rings loud is the drum's own pitch.
  */
 function logPattern<M extends Mode>(
   candidate: { poles: M[]; hz: number },

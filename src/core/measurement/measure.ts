@@ -61,11 +61,12 @@ export function measureSound(samples: Float32Array, rateHz: number, options: Mea
   if (taps.length === 0) taps.push(refuse({ sample: 0, strength: 0 }, rateHz, 'no-tap'))
   const last = taps[taps.length - 1]
   const leftSeconds = samples.length / rateHz - last.atSeconds
-  if (last.hz === null && leftSeconds < CUT_SHORT_SECONDS) last.why = cutShort(leftSeconds)
+  const otherwise = last.hz !== null || last.verdict === 'clipped' || last.verdict === 'double-hit'
+  if (!otherwise && leftSeconds < CUT_SHORT_SECONDS) last.why = cutShort(leftSeconds)
   return taps
 }
 
-/** A file that ends so soon after its stroke is refused for that before anything else. */
+/** What is refused so near the end of a file is refused for that, unless it was overdriven or struck twice. */
 const CUT_SHORT_SECONDS = 0.35
 
 function cutShort(seconds: number): string {

@@ -1,26 +1,12 @@
-import { execFileSync } from 'node:child_process'
-import { readFileSync } from 'node:fs'
-import { readSoundFont, type FontSample } from '@ref/soundFont'
-import { decodeWav, toMono } from '../sound/wav'
+import { fonts, sonic as recorded, type Sound } from '@ref/recordings'
 import { centsBetween } from '../units/pitch'
 import { measureSound } from './measure'
 import type { MeasureOptions, Tap } from './types'
 
-/**
- * Recorded drums of two Debian packages, installed by `make test`: `avldrums.lv2-soundfont` (two sound fonts, struck at the
- * centre and near the rim in five layers, soft to hard) and `sonic-pi-samples`. Samples go by package and number; what they
- * truly sound like nobody has written down, so layers of one drum are checked against each other.
- */
-const FONTS = '/usr/share/sounds/sf2'
-const fonts = ['Black_Pearl_4_LV2', 'Red_Zeppelin_4_LV2'].map((name) =>
-  readSoundFont(readFileSync(`${FONTS}/${name}.sf2`)),
-)
+// Recorded drums: what they truly sound like nobody has written down, so layers of one drum are checked against each other.
 
 /** The recordings begin with the stroke, as samples and cropped clips do, and are read as they are. */
-function measureSample(
-  { samples, rateHz }: Pick<FontSample, 'samples' | 'rateHz'>,
-  options: MeasureOptions = {},
-): Tap {
+function measureSample({ samples, rateHz }: Sound, options: MeasureOptions = {}): Tap {
   return measureSound(samples, rateHz, options)[0]
 }
 
@@ -91,11 +77,8 @@ test.each([
 })
 
 const sonic = (name: string) => {
-  const wav = decodeWav(
-    execFileSync('flac', ['-dcs', `/usr/share/sonic-pi/samples/${name}.flac`], { maxBuffer: 1e9 }),
-  )
-  if (!wav.ok) throw new Error(wav.why)
-  return { samples: toMono(wav.sound).slice(0, 6 * wav.sound.rateHz), rateHz: wav.sound.rateHz }
+  const { samples, rateHz } = recorded(name)
+  return { samples: samples.slice(0, 6 * rateHz), rateHz }
 }
 
 test('sonic-pi-samples: soft toms are read in their order, two strokes of one tabla agree', () => {

@@ -68,6 +68,7 @@ export function MicrophonePart() {
   )
 }
 
+/** How to tap is said until so many were heard. */
 const HOW_SAID = 3
 
 /** What to know or do while the microphone is closed, held back, open. */
