@@ -1,7 +1,8 @@
 import { nextQuestions, rankCauses, WRONG_ANSWERS, causesOf, type FaultAnswer } from '@/core/fitting/faults'
 import { type CauseId } from '@/core/fitting/causes'
 import { QUESTIONS } from '@/core/fitting/questions'
-import { usualLugHz, type PracticeDrum } from '@/core/practice/drum'
+import type { PracticeDrum } from '@/core/practice/drum'
+import { usualLugHz } from '@/core/kit/usual'
 import { answerWithSlips } from '@/core/practice/answers'
 import { plant } from '@/core/practice/plant'
 import { observe } from '@/core/practice/troubles'
@@ -33,7 +34,7 @@ export function hidden(cause: CauseId, seed: number) {
     pliesMils: record.batter.pliesMils,
     otherPliesMils: record.resonant.pliesMils,
   }
-  const evenHz = usualLugHz(drum.diameterInches, drum.threadPitchMm) * (0.9 + 0.25 * random.uniform())
+  const evenHz = usualLugHz({ ...drum, kind: 'tom', batterMils: drum.pliesMils }, 'batter') * (0.9 + 0.25 * random.uniform())
   return { snare, seen: observe(plant(drum, evenHz, snare, cause, seed)) }
 }
 

@@ -11,7 +11,8 @@ const TOM: PairDrum = {
   batter: { pliesMils: [7, 7], hoop: 'triple-flanged' },
   resonant: { pliesMils: [10], hoop: 'triple-flanged' },
 }
-const grid = pairGrid(TOM, learnPair(TOM, []), {})
+const learned = learnPair(TOM, [])
+const grid = pairGrid(TOM, learned, {}, { batterHz: 180, resonantHz: 200 })
 const model = pairMapModel(grid, 460, 380)
 /** Points of a path of straight lines. */
 const points = (path: string) =>
@@ -36,13 +37,13 @@ test('lines are where the model has that centre, and that ratio', () => {
   expect(named.length).toBeGreaterThan(2)
   for (const { label, path } of named) {
     for (const { batterHz, resonantHz } of points(path).slice(1, -1)) {
-      const off = pairState(TOM, batterHz, resonantHz).centreHz / parseFloat(label) - 1
+      const off = pairState(TOM, { batterHz, resonantHz }, learned.parts).centreHz / parseFloat(label) - 1
       expect(Math.abs(off)).toBeLessThan(0.01)
     }
   }
   const fifteen = model.ratio.find(({ label }) => label === '1.5')!
   for (const { batterHz, resonantHz } of points(fifteen.path).slice(1, -1)) {
-    expect(pairState(TOM, batterHz, resonantHz).ratio).toBeCloseTo(1.5, 1)
+    expect(pairState(TOM, { batterHz, resonantHz }, learned.parts).ratio).toBeCloseTo(1.5, 1)
   }
   for (const { batterHz, resonantHz } of points(model.relation[0].path)) {
     expect(resonantHz / batterHz).toBeCloseTo(1, 2)

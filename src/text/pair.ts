@@ -2,39 +2,64 @@ import { DEFAULT_SMALLEST_STEP } from '@/core/evening/plan'
 import { headCost } from '@/core/fitting/fast'
 import type { RingForecast, RingStroke } from '@/core/pair/ring'
 import { RELATION_SCHOOLS, schoolOf } from '@/core/pair/schools'
-import type { PairAnswer, PairLimit } from '@/core/pair/solve'
+import type { PairBelief } from '@/core/pair/belief'
+import type { PairLimit, PairWarning } from '@/core/pair/limits'
+import type { PairAnswer } from '@/core/pair/solve'
+import type { PairReading } from '@/core/pair/types'
+import { nearestInterval } from '@/core/units/intervals'
 import { minutesText } from './minutes'
 import { directionWord, turnText } from './turns'
 
 const STEP_TURNS = DEFAULT_SMALLEST_STEP
-const INTERVALS: ReadonlyArray<[number, string]> = [
-  [0, 'alike'],
-  [300, 'a minor third'],
-  [400, 'a major third'],
-  [500, 'a fourth'],
-  [700, 'a fifth'],
-  [1200, 'an octave'],
-]
-/** Further from a named interval than this it is said in cents. */
-const NAMED_CENTS = 25
-
-/** How the resonant head stands to the batter: "a fourth above", "alike", "220 c below". */
+/** How the resonant head stands to the batter: "a fourth above", "alike", "a whole step below +20 c". */
 export function relationText(aboveCents: number): string {
-  const size = Math.abs(aboveCents)
-  const side = aboveCents < 0 ? 'below' : 'above'
-  const named = INTERVALS.find(([cents]) => Math.abs(size - cents) <= NAMED_CENTS)
-  if (!named) return `${Math.round(size)} c ${side}`
-  const off = Math.round(size - named[0])
-  if (named[0] === 0) return off === 0 ? 'alike' : `alike within ${Math.abs(Math.round(aboveCents))} c`
-  return `${named[1]} ${side}${off === 0 ? '' : ` ${off > 0 ? '+' : '−'}${Math.abs(off)} c`}`
+  const { octaves, interval, off } = nearestInterval(aboveCents)
+  const rest = Math.round(off)
+  const more = rest === 0 ? '' : ` ${rest > 0 ? '+' : '−'}${Math.abs(rest)} c`
+  if (octaves === 0 && interval.cents === 0)
+    return rest === 0 ? 'alike' : `alike within ${Math.abs(Math.round(aboveCents))} c`
+  const octave = octaves === 1 ? 'an octave' : `${octaves} octaves`
+  const own = `a ${interval.name}`
+  const name = octaves === 0 ? own : interval.cents === 0 ? octave : `${octave} and ${own}`
+  return `${name} ${aboveCents < 0 ? 'below' : 'above'}${more}`
 }
 
 const LIMITS: Record<PairLimit, string> = {
-  'batter-slack': 'the batter would hang below where it speaks',
-  'batter-ceiling': 'the batter would go above its limit',
-  'resonant-slack': 'the resonant head would hang below where it speaks',
-  'resonant-ceiling': 'the resonant head would go above its limit',
+  'batter-ceiling': 'the batter would go above the limit that was set for it',
+  'resonant-ceiling': 'the resonant head would go above the limit that was set for it',
   relation: 'no two pitches of these heads make both',
+}
+
+const WARNINGS: Record<PairWarning, string> = {
+  'batter-slack': 'the batter hangs lower than such heads usually speak',
+  'batter-high': 'the batter is pulled further than is usual',
+  'resonant-slack': 'the resonant head hangs lower than such heads usually speak',
+  'resonant-high': 'the resonant head is pulled further than is usual',
+}
+
+/** What to be careful of: guesses from the size, in plain words; empty for none. */
+export function pairWarningText(warnings: readonly PairWarning[]): string {
+  if (warnings.length === 0) return ''
+  const high = warnings.some((each) => each.endsWith('high'))
+  return `Care: ${warnings.map((each) => WARNINGS[each]).join(', and ')}. That is a guess from the size${high ? '; the maker’s limit decides, eyes away from the rim' : ''}.`
+}
+
+const READ_NEXT = {
+  batter: 'the batter’s lugs, the other head muted',
+  resonant: 'the resonant head’s lugs, the batter muted',
+  centre: 'one stroke on the centre, both heads free',
+}
+
+/** What is known of where the heads stand, and the one reading that would help most; empty where all was read. */
+export function standsText({ readNext, errorCents }: PairBelief, read: PairReading): string {
+  const doubt = (['batter', 'resonant'] as const).flatMap((side) =>
+    read[`${side}Hz`] === null && errorCents[side] > 0
+      ? [`the ${side} is foretold, give or take ${Math.round(errorCents[side])} c`]
+      : [],
+  )
+  const said = doubt.length ? `${doubt.join('; ')}.` : ''
+  const most = readNext ? `Read next: ${READ_NEXT[readNext]}.` : ''
+  return [said && said[0].toUpperCase() + said.slice(1), most].filter(Boolean).join(' ')
 }
 
 /** A turn of every rod of a head, to the nearest sixteenth: "up 3/8", "leave". */
@@ -55,13 +80,16 @@ export function pairText(answer: PairAnswer): string {
   const order = [...heads].sort((a, b) => Math.abs(b[1]) - Math.abs(a[1]))
   const turn = order.length
     ? `All rods of ${order.map(([name, turns]) => `the ${name} head ${allRodsText(turns)}`).join(', then of ')}.`
-    : 'Leave both heads.'
+    : answer.resonantHz === null
+      ? 'Leave the head.'
+      : 'Leave both heads.'
   const what = ` Then the drum speaks near ${answer.centreHz.toFixed(0)} Hz, give or take ${Math.round(answer.errorCents.centre)} c.`
   const beats = answer.state.warbleHz
     ? ` Both edge notes lie ${answer.state.warbleHz.toFixed(0)} Hz apart and will beat: mute the other head while reading.`
     : ''
   const limit = answer.limitedBy ? `Out of reach: ${LIMITS[answer.limitedBy]}. The nearest is shown. ` : ''
-  return `${limit}${turn}${what}${beats}`
+  const care = pairWarningText(answer.warnings)
+  return `${limit}${turn}${what}${beats}${care && ` ${care}`}`
 }
 
 /** What the turns of both heads take: "16 rods, about 5 min". */
@@ -92,7 +120,8 @@ export function logSays(strokes: readonly RingStroke[]): string[] {
   const bare = strokes.filter(({ layers }) => layers.length === 0)
   return RELATION_SCHOOLS.flatMap(({ id, label }) => {
     const own = bare.filter(
-      ({ batterHz, resonantHz }) => schoolOf(1200 * Math.log2(resonantHz / batterHz)).id === id,
+      ({ batterHz, resonantHz }) =>
+        resonantHz !== null && schoolOf(1200 * Math.log2(resonantHz / batterHz)).id === id,
     )
     if (own.length === 0) return []
     const mean = (values: readonly number[]) => values.reduce((sum, each) => sum + each, 0) / values.length
@@ -108,22 +137,33 @@ export function logSays(strokes: readonly RingStroke[]): string[] {
 const round = (value: number, digits: number) => Number(value.toFixed(digits))
 
 /** An answer as command and route give it out. */
-export function pairAnswerRecord(answer: PairAnswer) {
-  const { batterHz, resonantHz, centreHz, ratio, turns, errorCents, reachable, limitedBy, state } = answer
+export function pairAnswerRecord(answer: PairAnswer, read: PairReading) {
+  const { batterHz, centreHz, ratio, turns, turnsError, errorCents, state, now } = answer
+  const or = (value: number | null, digits: number) => (value === null ? null : round(value, digits))
   return {
     batterHz: round(batterHz, 2),
-    resonantHz: round(resonantHz, 2),
+    resonantHz: or(answer.resonantHz, 2),
     centreHz: round(centreHz, 2),
     ratio: round(ratio, 3),
-    resonantAboveCents: round(answer.resonantAboveCents, 1),
+    resonantAboveCents: or(answer.resonantAboveCents, 1),
     turns: { batter: round(turns.batter, 3), resonant: round(turns.resonant, 3) },
+    turnsError: { batter: round(turnsError.batter, 3), resonant: round(turnsError.resonant, 3) },
     errorCents: { centre: round(errorCents.centre, 1) },
-    upperHz: round(state.upperHz, 2),
+    now: {
+      ...{ batterHz: round(now.batterHz, 2), resonantHz: or(now.resonantHz, 2) },
+      errorCents: {
+        batter: round(now.errorCents.batter, 1),
+        resonant: round(now.errorCents.resonant, 1),
+      },
+    },
+    readNext: now.readNext,
+    upperHz: or(state.apart?.hz ?? null, 2),
     warbleHz: round(state.warbleHz, 2),
     decaySeconds: round(answer.ring.decaySeconds, 3),
     decayFactor: round(answer.ring.factor, 2),
-    reachable,
-    limitedBy,
-    advice: pairText(answer),
+    reachable: answer.reachable,
+    limitedBy: answer.limitedBy,
+    warnings: answer.warnings,
+    advice: [pairText(answer), standsText(now, read)].filter(Boolean).join(' '),
   }
 }

@@ -1,18 +1,56 @@
+import fc from 'fast-check'
 import { parseSizes } from './sizes'
 
 const said = (text: string) =>
-  parseSizes(text).drums.map(({ kind, diameterInches }) => `${kind} ${diameterInches}`)
+  parseSizes(text).drums.map(
+    ({ kind, diameterInches, depthInches }) =>
+      `${kind} ${diameterInches}${depthInches === null ? '' : `x${depthInches}`}`,
+  )
+const KIT = ['kick 22', 'floor-tom 16', 'tom 12', 'tom 10', 'snare 14']
 
-test('sizes as people say them', () => {
-  expect(said('kick 22, snare 14, toms 10 12, floor 16')).toEqual([
-    'kick 22',
-    'floor-tom 16',
-    'tom 12',
-    'tom 10',
-    'snare 14',
-  ])
-  expect(said('20" 14" 12"')).toEqual(['kick 20', 'floor-tom 14', 'tom 12'])
+test.each([
+  ['kick 22, snare 14, toms 10 12, floor 16', KIT],
+  ['22 kick, 14 snare, 12 and 10 racks, floor tom 16', KIT],
+  ['22" kick, snare 14", toms 10, 12, floor 16', KIT],
+  ['12, 10 racks, 16 inch floor tom, a 22 bass drum and the 14 snare', KIT],
+  ['snare 14, 12, 10, kick 22, 16', KIT],
+  [
+    '22x16 kick, floor tom 16, 12 and 10 racks, 14x5.5 snare',
+    ['kick 22x16', 'floor-tom 16', 'tom 12', 'tom 10', 'snare 14x5.5'],
+  ],
+  ['22 by 16 kick', ['kick 22x16']],
+  ['16x22 kick', ['kick 22x16']],
+  ['5,5x14 snare', ['snare 14x5.5']],
+  ['floor tom 14', ['floor-tom 14']],
+  ['14 floor tom', ['floor-tom 14']],
+  ['tom 14', ['tom 14']],
+  ['20" 14" 12"', ['kick 20', 'floor-tom 14', 'tom 12']],
+  ['', []],
+])('sizes as people say them: %s', (text, drums) => {
+  expect(parseSizes(text).wrong).toBeNull()
+  expect(said(text)).toEqual(drums)
+})
+
+test('what is no size and no drum is named', () => {
   expect(parseSizes('kick 22 and cymbal 16')).toMatchObject({ wrong: 'cymbal' })
   expect(parseSizes('kick 220').wrong).toBe('220')
-  expect(parseSizes('')).toEqual({ drums: [], wrong: null })
+  expect(parseSizes('kick 22x1').wrong).toBe('22x1')
+})
+
+test('kind before or after its size, in any order of drums: the same kit', () => {
+  const drum = fc.record({
+    word: fc.constantFrom('kick', 'snare', 'floor tom', 'rack tom'),
+    inches: fc.integer({ min: 8, max: 13 }),
+    before: fc.boolean(),
+  })
+  fc.assert(
+    fc.property(fc.array(drum, { minLength: 1, maxLength: 6 }), (list) => {
+      const text = list.map(({ word, inches, before }) => (before ? `${word} ${inches}` : `${inches} ${word}`))
+      const { drums, wrong } = parseSizes(text.join(', '))
+      expect(wrong).toBeNull()
+      const kinds = { kick: 'kick', snare: 'snare', 'floor tom': 'floor-tom', 'rack tom': 'tom' } as const
+      const want = list.map(({ word, inches }) => `${kinds[word as keyof typeof kinds]} ${inches}`).sort()
+      expect(drums.map(({ kind, diameterInches }) => `${kind} ${diameterInches}`).sort()).toEqual(want)
+    }),
+  )
 })

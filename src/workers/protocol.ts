@@ -57,7 +57,7 @@ export interface AdviserApi {
   /** Both heads of a drum for what is wanted. */
   pair(request: PairRequest): PairAnswer
   /** Centre pitch over all settings of both heads, as learned from this drum's readings. */
-  pairMap(request: Omit<PairRequest, 'want' | 'now'>): PairGrid
+  pairMap(request: Omit<PairRequest, 'want'>): PairGrid
   /** Ranked plans of a kit; the first is the best there is. */
   plan(request: PlanRequest): PlanAnswer
 }

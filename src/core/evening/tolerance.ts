@@ -1,9 +1,8 @@
 import { HAND_ERROR_TURNS } from '../head/hand'
 import { secondAnswerPrior, turnLawPrior } from '../membrane/turnLaw'
+import type { DrumKind } from '../kit/kinds'
 import { CENTS_PER_NEPER } from '../units/pitch'
 import type { EvenHead } from '../head/types'
-
-export type DrumKind = 'kick' | 'snare' | 'tom' | 'floor-tom'
 
 /** Spread and distance from the target that are good enough, in cents, by kind (common practice, no source). */
 const GOOD_ENOUGH_CENTS: Record<DrumKind, number> = { snare: 6, tom: 8, 'floor-tom': 15, kick: 20 }

@@ -1,6 +1,6 @@
 import { MEAN, TURN_LAW, type Belief } from '../head/kalman'
 import { CENTS_PER_NEPER } from '../units/pitch'
-import type { DrumKind } from '../evening/tolerance'
+import type { DrumKind } from '../kit/kinds'
 
 /**
  * Up from slack: how many turns of all rods, in how many rounds, where to take a check reading on the way, and where to

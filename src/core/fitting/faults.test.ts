@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { allAnswers } from '../practice/answers'
 import { plant } from '../practice/plant'
-import { usualLugHz } from '../practice/drum'
+import { usualLugHz } from '../kit/usual'
 import {
   bitsOf,
   causesOf,
@@ -120,7 +120,7 @@ function ask(cause: CauseId, seed: number): CauseId {
     ...{ lugs: snare ? 10 : 6, hoop: 'triple-flanged' as const, threadPitchMm: 1.058 },
     ...{ pliesMils: snare ? [10] : [7, 7], otherPliesMils: [10] },
   }
-  const evenHz = usualLugHz(drum.diameterInches, drum.threadPitchMm)
+  const evenHz = usualLugHz({ ...drum, kind: snare ? 'snare' : 'tom', batterMils: drum.pliesMils }, 'batter')
   const said = allAnswers(plant(drum, evenHz, snare, cause, seed)).answers
   const answers: FaultAnswer[] = []
   for (let i = 0; i < 5; i++) {

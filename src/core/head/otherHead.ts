@@ -17,8 +17,7 @@ export function mutedHz(head: EvenHead, heardHz: number): number {
   for (let i = 0; i < 12; i++) {
     const tension = tensionFromLugHz({ diameterInches, pliesMils, space }, hz)
     const modes = coupledModes(
-      diameterInches,
-      depthInches,
+      { diameterInches, depthInches },
       LUG_MODE,
       { pliesMils, tension },
       { pliesMils: other.pliesMils, tension: otherTension },

@@ -66,8 +66,7 @@ function coupledApart(head: EvenHead, lugHz: number): number | null {
       hz,
     )
   const modes = coupledModes(
-    head.diameterInches,
-    head.depthInches,
+    { diameterInches: head.diameterInches, depthInches: head.depthInches },
     LUG_MODE,
     { pliesMils: head.pliesMils, tension: tension(head.pliesMils, lugHz) },
     { pliesMils: head.other.pliesMils, tension: tension(head.other.pliesMils, head.other.hz) },

@@ -1,4 +1,5 @@
-import { usualDepthInches } from '../membrane/sizes'
+import { usualDepthInches } from '../kit/sizes'
+import { usualLugHz } from '../kit/usual'
 import type { Drum, DrumKindRecord, HeadRecord } from '../records/kit'
 import { STANDARD_THREAD_MM } from '../units/turns'
 
@@ -49,4 +50,9 @@ export function usualDrum(kind: DrumKindRecord, diameterInches: number, id: stri
     batter: usualHead(kind, 'batter'),
     resonant: usualHead(kind, 'resonant'),
   }
+}
+
+/** Lug pitch in Hz at which a head that was never read is taken to stand. */
+export function usualHz(drum: Drum, side: 'batter' | 'resonant'): number {
+  return usualLugHz({ ...drum, batterMils: drum.batter.pliesMils }, side)
 }

@@ -1,5 +1,7 @@
-import type { PairDrum, PairHead, PairReading } from '../pair/types'
-import { FRONT_CHOICES, kickBatterHz, turnsPastWrinkles } from '../pair/kick'
+import type { PairDrum, PairHead, PairPlace, PairReading } from '../pair/types'
+import { usualTurns } from '../kit/usual'
+import { believePair } from '../pair/belief'
+import { FRONT_CHOICES, kickBatterHz } from '../pair/kick'
 import { learnPair, predictCentre } from '../pair/learn'
 import { aboveBy } from '../pair/model'
 import type { LayerId } from '../pair/layers'
@@ -34,7 +36,7 @@ export function pairDrumOf(drum: Drum): PairDrum {
   const { kind, diameterInches, depthInches, lugs, threadPitchMm, portInches } = drum
   return {
     ...{ kind, diameterInches, depthInches, lugs, threadPitchMm },
-    ...{ batter: head('batter'), resonant: head('resonant') },
+    ...{ batter: head('batter'), resonant: drum.oneHeaded ? null : head('resonant') },
     port: portInches === undefined ? null : { diameterInches: portInches },
   }
 }
@@ -42,7 +44,9 @@ export function pairDrumOf(drum: Drum): PairDrum {
 export function drumPair(kit: KitState, drum: Drum, practice: boolean, nowMs: number): DrumPair {
   const strokes = strokesOf(kit, drum, practice)
   const seen = strokes.flatMap(({ batterHz, resonantHz, hz }): PairReading[] =>
-    batterHz === null || resonantHz === null ? [] : [{ batterHz, resonantHz, centreHz: hz }],
+    batterHz === null || (!drum.oneHeaded && resonantHz === null)
+      ? []
+      : [{ batterHz, resonantHz: drum.oneHeaded ? null : resonantHz, centreHz: hz }],
   )
   const now = lugsAt(kit, drum, practice, nowMs, null)
   const last = strokes.at(-1)
@@ -66,25 +70,29 @@ export function drumPair(kit: KitState, drum: Drum, practice: boolean, nowMs: nu
 export function pairModel({ drum, seen, strokes, layers }: DrumPair) {
   const learned = learnPair(drum, seen)
   const ringLearned = learnRing(drum, ringStrokes(strokes), learned.parts)
-  const ring = (at: Place): RingForecast =>
+  const ring = (at: PairPlace): RingForecast =>
     foretellRing(drum, { ...at, layers, hung: null }, ringLearned, learned.parts)
   return {
     ring,
-    centre: (at: Place) => predictCentre(drum, at.batterHz, at.resonantHz, learned),
+    centre: (at: PairPlace) => predictCentre(drum, at, learned),
     /** A stroke on the centre as it would sound. */
-    sound: (at: Place) => {
+    sound: (at: PairPlace) => {
       const rings = ring(at)
       return { tones: plannedTones(drum, at, rings, learned.parts), glideCents: rings.bendCents }
     },
   }
 }
 
-type Place = { batterHz: number; resonantHz: number }
+/** Where both heads stand by all that was read of them, the centre included; null while nothing was. */
+export function pairStands({ drum, batterHz, resonantHz, centreHz, seen }: DrumPair) {
+  if (batterHz === null && resonantHz === null && centreHz === null) return null
+  return believePair(drum, { batterHz, resonantHz, centreHz }, learnPair(drum, seen))
+}
 
 /** A kick's choices: the batter from wrinkles up, and what the front head makes of it at each usual relation. */
 export function frontChoices(pair: DrumPair) {
   const { drum, batterHz, turnLaw } = pair
-  const turns = turnsPastWrinkles(drum.diameterInches)
+  const turns = usualTurns(drum).favourite
   const start = kickBatterHz(drum, turns, turnLaw.batter)
   const from = batterHz ?? start
   const model = pairModel(pair)

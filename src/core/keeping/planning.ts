@@ -1,4 +1,4 @@
-import { drumRange, type DrumRange, type RangeMark } from '../spacing/range'
+import { drumRange, type DrumRange, type RangeMark } from '../kit/range'
 import type { PlanDrum, PlanRequest, Scheme } from '../spacing/types'
 import { parseKey, parsePitch } from '../units/pitch'
 import type { Drum } from '../records/kit'

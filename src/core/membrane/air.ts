@@ -2,9 +2,10 @@ import { besselJ, besselPrimeZeros, besselZeros } from '../numeric/bessel'
 import { inchesToMetres } from '../units/length'
 import { AIR_DENSITY, SOUND_SPEED } from './film'
 
-/** The closed space behind a head whose other head is held still. */
+/** The space behind a head: closed by another head that is held still, or `open` at the far end where there is none. */
 export interface AirSpace {
   depthInches: number
+  open?: boolean
 }
 
 interface Shape {
@@ -101,6 +102,32 @@ export interface CavityAir {
   cross: number
 }
 
+/** The air within a shell between two heads. */
+export interface ShellAir {
+  diameterInches: number
+  depthInches: number
+  /** A hole in the resonant head; 0 or left out for none. */
+  portInches?: number | undefined
+}
+
+/** One column of a shell's air: the plane wave, zero 0, is the one that a port opens. */
+export function shellColumn({ diameterInches, depthInches, portInches }: ShellAir, zero: number, hz: number) {
+  const closed = columnLoad(zero, inchesToMetres(diameterInches) / 2, inchesToMetres(depthInches), hz)
+  if (zero !== 0 || !portInches) return closed
+  return withPort(closed, portFactor(helmholtzHz(portInches, diameterInches, depthInches), hz))
+}
+
+/** Air behind a drum of one head moves out at its end as if the shell were longer by this part of its radius (Levine & Schwinger 1948). */
+const OPEN_END = 0.6133
+
+/** The air column behind a single head, its far end open: rho tan(qh) / q, hyperbolic where no wave runs. */
+function openColumnLoad(zero: number, radiusMetres: number, depthMetres: number, hz: number): number {
+  const length = depthMetres + OPEN_END * radiusMetres
+  const qSquared = ((2 * Math.PI * hz) / SOUND_SPEED) ** 2 - (zero / radiusMetres) ** 2
+  const q = Math.sqrt(Math.abs(qSquared))
+  return (AIR_DENSITY * (qSquared > 0 ? Math.tan(q * length) : Math.tanh(q * length))) / q
+}
+
 /**
  * Load of the air between two heads on one film mode at frequency `hz`.
  *
@@ -108,58 +135,66 @@ export interface CavityAir {
  * q^2 = (omega/c)^2 - (j'/a)^2; it pushes with Zd = rho omega^2 / (q tan qh) and hands on
  * Zx = rho omega^2 / (q sin qh), hyperbolic where q^2 < 0 (textbook waveguide; Morse & Ingard, chapter 9).
  */
-export function cavityAir(
-  diameterInches: number,
-  depthInches: number,
-  shape: Shape,
-  hz: number,
-  portInches = 0,
-): CavityAir {
-  const radius = inchesToMetres(diameterInches) / 2
-  const depth = inchesToMetres(depthInches)
+export function cavityAir(shell: ShellAir, shape: Shape, hz: number): CavityAir {
   let direct = 0
   let cross = 0
   for (const { zero, share } of shapeAir(shape).shares) {
-    const column = columnLoad(zero, radius, depth, hz)
-    // The plane wave of a drum with a port: its spring in series with the air that the port lets through.
-    const kept = zero === 0 && portInches > 0 ? portFactor(portInches, diameterInches, depth, hz) : 1
-    direct += share * kept * column.direct
-    cross += share * kept * column.cross
+    const column = shellColumn(shell, zero, hz)
+    direct += share * column.direct
+    cross += share * column.cross
   }
   return { direct, cross }
 }
 
-/** Length of the air that moves in a hole, as a part of its diameter: both ends' corrections, no wall (8 / 3 pi each). */
-const PORT_LENGTH = 0.85
+/**
+ * The plane wave of a drum with a port. What it does to heads that move together, the air's own mass, stays; the spring against
+ * heads that move apart is in series with the air that the port lets through.
+ */
+function withPort({ direct, cross }: CavityAir, left: number): CavityAir {
+  const together = direct - cross
+  const apart = (direct + cross) * left
+  return { direct: (apart + together) / 2, cross: (apart - together) / 2 }
+}
 
 /**
- * What is left of the space's spring behind a port: 1 / (1 - (f_h / f)^2), f_h the Helmholtz pitch
- * (c / 2 pi) sqrt(A_port / (volume * length)) (Morse & Ingard, chapter 9; Rayleigh's end correction). Far above f_h the hole
- * is shut by its own air, below it lets the spring go.
+ * Pitch of the air in a port on the spring of the space behind it, heads held still: (c / 2 pi) sqrt(conductivity / volume)
+ * (Rayleigh, *Theory of Sound*, section 303), the conductivity of a round hole in a thin wall being its diameter (section 306).
+ * @returns Hz
  */
-export function portFactor(
-  portInches: number,
-  diameterInches: number,
-  depthMetres: number,
-  hz: number,
-): number {
-  const port = inchesToMetres(portInches)
-  const shell = inchesToMetres(diameterInches)
-  const helmholtz =
-    (SOUND_SPEED / (2 * Math.PI)) * Math.sqrt((port / shell) ** 2 / (depthMetres * PORT_LENGTH * port))
+export function helmholtzHz(portInches: number, diameterInches: number, depthInches: number): number {
+  const area = (Math.PI / 4) * inchesToMetres(diameterInches) ** 2
+  const volume = area * inchesToMetres(depthInches)
+  return (SOUND_SPEED / (2 * Math.PI)) * Math.sqrt(inchesToMetres(portInches) / volume)
+}
+
+/**
+ * What is left of the space's spring behind a port: 1 / (1 - (f_h / f)^2). Far above f_h the hole is shut by its own air;
+ * below it the spring has become the mass of that air.
+ */
+export function portFactor(helmholtz: number, hz: number): number {
   const left = 1 - (helmholtz / hz) ** 2
-  // At the Helmholtz pitch itself losses keep the load finite.
+  // At f_h itself only the way in which the heads leave the air alone has a pitch: any large number serves.
   return Math.abs(left) < LEAST_LEFT ? Math.sign(left || 1) / LEAST_LEFT : 1 / left
 }
-const LEAST_LEFT = 0.05
+const LEAST_LEFT = 1e-7
 
-/** Outside air plus, where the space behind is known, inside air with the other head still; kg/m^2. */
+/**
+ * Outside air plus, where the space behind is known, inside air with the other head still; kg/m^2.
+ * @param head `outsideAir`: against that of a piston in an endless wall, 1 where left out
+ */
 export function airMassPerArea(
-  head: { diameterInches: number; space: AirSpace | null },
+  head: { diameterInches: number; space: AirSpace | null; outsideAir?: number },
   shape: Shape,
   hz: number,
 ): number {
-  const outside = shapeAir(shape).outside * AIR_DENSITY * (inchesToMetres(head.diameterInches) / 2)
-  if (!head.space) return outside
-  return outside + cavityAir(head.diameterInches, head.space.depthInches, shape, hz).direct
+  const { diameterInches, space, outsideAir = 1 } = head
+  const radius = inchesToMetres(diameterInches) / 2
+  const outside = outsideAir * shapeAir(shape).outside * AIR_DENSITY * radius
+  if (!space) return outside
+  if (!space.open) return outside + cavityAir({ diameterInches, ...space }, shape, hz).direct
+  const depth = inchesToMetres(space.depthInches)
+  return shapeAir(shape).shares.reduce(
+    (sum, { zero, share }) => sum + share * openColumnLoad(zero, radius, depth, hz),
+    outside,
+  )
 }

@@ -4,7 +4,8 @@ import { AIR_DENSITY, filmMassPerArea } from './film'
 import { firstRootHz, naturalHz, type ModeShape } from './modes'
 import { filmStiffness } from './planeStress'
 import { HIGHEST_HARMONIC, type RitzBasis } from './ritz'
-import { insideAir, ritzAir } from './ritzAir'
+import { helmholtzHz, shellColumn } from './air'
+import { insideAir, planeShare, ritzAir } from './ritzAir'
 
 /** A film held at an edge that was pulled outwards by U(theta); metres, index k for cos(k theta) and sin(k theta). */
 export interface Film {
@@ -14,6 +15,9 @@ export interface Film {
   edge: { cosine: readonly number[]; sine: readonly number[] }
   /** Air's density against the usual: 0 for none, in checks against a membrane in vacuum. */
   air?: number
+  /** Air that moves outside, against that of a piston in an endless wall; and a hole in the other head. */
+  outsideAir?: number
+  portInches?: number
 }
 
 /** The head on the other side: its film and even tension in N/m; null where it is held still. */
@@ -29,6 +33,7 @@ export interface FoundMode {
 
 const DERIVATIVE_STEP = 1e-5
 const CLOSE = 1e-9
+const DEPENDENT = 1e-12
 const MOST_STEPS = 12
 const FIRST_STEPS = 3
 /** The wanted shapes are found when this part of them is in the modes found. */
@@ -61,7 +66,7 @@ export class HeadModes {
     const count = basis.shapes.length
     this.radius = inchesToMetres(film.diameterInches) / 2
     this.masses = [film, ...(other ? [other] : [])].map(({ pliesMils }) => filmMassPerArea(pliesMils))
-    this.size = other ? 2 * count : count
+    this.size = (other ? 2 * count : count) + (this.ported ? 1 : 0)
     const thickness = film.pliesMils.reduce((sum, mils) => sum + milsToMetres(mils), 0)
     const unit = filmStiffness(thickness, this.radius) / this.radius ** 2
     const k = new Float64Array(this.size * this.size)
@@ -84,6 +89,38 @@ export class HeadModes {
     this.stiffness = k
   }
 
+  /** A hole in the other head: the air in it is one more thing that moves. */
+  private get ported(): boolean {
+    return this.other !== null && (this.film.portInches ?? 0) > 0
+  }
+
+  /**
+   * The port's air on the spring of the plane wave, which both heads push: as a movement of its own, so that no pole of its pitch
+   * stands in the way of the others. Left out again it gives the factor of `air.ts`.
+   */
+  private addPort(out: Float64Array, hz: number): void {
+    const { film, basis, size } = this
+    const port = helmholtzHz(film.portInches!, film.diameterInches, film.depthInches)
+    const { direct, cross } = shellColumn({ ...film, portInches: 0 }, 0, hz)
+    const spring = -((2 * Math.PI * hz) ** 2) * (film.air ?? 1) * (direct + cross)
+    const { projection } = ritzAir(basis).orders[0]
+    const count = basis.shapes.length
+    const at = size - 1
+    const half = Math.sqrt(0.5)
+    basis.shapes.forEach(({ m, n, sine }, i) => {
+      if (m !== 0 || sine) return
+      const push = half * spring * planeShare(projection, n)
+      for (const [place, sign] of [
+        [i, -1],
+        [count + i, 1],
+      ]) {
+        out[place * size + at] += sign * push
+        out[at * size + place] += sign * push
+      }
+    })
+    out[at * size + at] = spring * (1 - (hz / port) ** 2)
+  }
+
   /** K - omega^2 M at one frequency. */
   private dynamic(hz: number): Float64Array {
     const { basis, film, other, size } = this
@@ -92,7 +129,7 @@ export class HeadModes {
     const air = ritzAir(basis)
     const count = basis.shapes.length
     const n = basis.nMost
-    const inside = air.orders.map((_, m) => insideAir(air, m, film, hz))
+    const inside = air.orders.map((_, m) => insideAir(air, m, { ...film, portInches: 0 }, hz))
     const density = film.air ?? 1
     for (let start = 0; start < count; start += n) {
       const { m } = basis.shapes[start]
@@ -110,12 +147,14 @@ export class HeadModes {
         }
       }
     }
+    if (this.ported) this.addPort(out, hz)
     return out
   }
 
   private outsideLoad(m: number, i: number, j: number): number {
     return (
       (this.film.air ?? 1) *
+      (this.film.outsideAir ?? 1) *
       AIR_DENSITY *
       this.radius *
       ritzAir(this.basis).orders[m].outside[i * this.basis.nMost + j]
@@ -142,10 +181,12 @@ export class HeadModes {
     // the wanted shapes are found in what there is.
     for (let more = 0; ; more++) {
       let hz = from
-      let found: Step = { hz: [], vectors }
+      let found: Step = { hz: vectors.map(() => from), vectors }
       for (let i = 0; i < FIRST_STEPS; i++) {
-        found = this.step(found.vectors, hz)
-        hz = mean(likest(found, wanted).map((which) => found.hz[which]))
+        const next = this.step(found.vectors, hz)
+        if (!next) break
+        found = next
+        hz = nearTo(from, mean(likest(found, wanted).map((which) => found.hz[which])))
       }
       const overlaps = found.vectors.map((v) => overlap(v, wanted))
       const whole = overlaps.reduce((sum, part) => sum + part, 0)
@@ -178,19 +219,22 @@ export class HeadModes {
     let hz = from.hz[which]
     for (let i = 0; i < MOST_STEPS; i++) {
       const step = this.step(vectors, hz)
+      if (!step) break
       const same = step.vectors.map((v) => overlap(v, [whole]))
       const at = same.indexOf(Math.max(...same))
-      const change = step.hz[at] / hz - 1
+      const next = nearTo(from.hz[which], step.hz[at])
+      const change = next / hz - 1
       vectors = step.vectors
       whole = vectors[at]
-      hz = step.hz[at]
+      hz = next
       if (Math.abs(change) < CLOSE) break
     }
     const vector = whole.slice(0, this.basis.shapes.length)
     return { hz, vector, share: Math.sqrt(dot(vector, vector) / dot(whole, whole)) }
   }
 
-  private step(vectors: readonly Float64Array[], hz: number): Step {
+  /** @returns null where the subspace has lost a dimension: what was found before is as good as it gets */
+  private step(vectors: readonly Float64Array[], hz: number): Step | null {
     const { size } = this
     const d = this.dynamic(hz)
     const ahead = this.dynamic(hz * (1 + DERIVATIVE_STEP))
@@ -205,9 +249,11 @@ export class HeadModes {
 }
 
 /** A x = delta B x, B negative definite; the frequencies move by -delta. Lower frequency first. */
-function rotate(basis: Float64Array[], a: number[][], b: number[][], hz: number): Step {
+function rotate(basis: Float64Array[], a: number[][], b: number[][], hz: number): Step | null {
   const n = basis.length
-  const l = new CholeskyDecomposition(symmetric(b).mul(-1)).lowerTriangularMatrix
+  const cholesky = new CholeskyDecomposition(symmetric(b).mul(-1))
+  if (!cholesky.isPositiveDefinite()) return null
+  const l = cholesky.lowerTriangularMatrix
   const inverse = solve(l, Matrix.eye(n))
   const c = inverse.mmul(symmetric(a).mul(-1)).mmul(inverse.transpose())
   const { realEigenvalues, eigenvectorMatrix } = new EigenvalueDecomposition(c, { assumeSymmetric: true })
@@ -240,6 +286,9 @@ function likest({ vectors }: Step, wanted: readonly Float64Array[]): number[] {
     .slice(0, wanted.length)
     .map(({ i }) => i)
 }
+
+/** Newton's step leaps where two modes all but meet: held within an octave of where it began. */
+const nearTo = (from: number, hz: number) => (hz >= from / 2 && hz <= 2 * from ? hz : from)
 
 const mean = (values: readonly number[]) => values.reduce((sum, v) => sum + v, 0) / values.length
 
@@ -276,7 +325,8 @@ function orthonormal(vectors: readonly Float64Array[]): Float64Array[] {
       const part = dot(v, known)
       for (let i = 0; i < v.length; i++) v[i] -= part * known[i]
     }
-    out.push(unit(v))
+    // One that the others hold already adds nothing but its rounding.
+    if (dot(v, v) > DEPENDENT * dot(vector, vector)) out.push(unit(v))
   }
   return out
 }

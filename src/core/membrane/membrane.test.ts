@@ -63,7 +63,7 @@ function pairOf(
   })
   const batter = head(films[0], batterHz)
   const resonant = head(films[1], batterHz * 2 ** (aboveCents / 1200))
-  const modes = (i: number) => coupledModes(diameterInches, depthInches, MODE_SHAPES[i], batter, resonant)
+  const modes = (i: number) => coupledModes({ diameterInches, depthInches }, MODE_SHAPES[i], batter, resonant)
   return { ratio: batterHz / modes(0)[0].hz, edge: modes(1).map((mode) => mode.hz) }
 }
 

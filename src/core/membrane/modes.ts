@@ -1,5 +1,6 @@
 import { besselJ, besselZeros } from '../numeric/bessel'
 import { inchesToMetres } from '../units/length'
+import { rootBetween } from '../numeric/root'
 import { airMassPerArea, type AirSpace } from './air'
 import { filmMassPerArea } from './film'
 
@@ -13,6 +14,8 @@ export interface Head {
   pliesMils: readonly number[]
   /** The space behind the film: null where the depth is not known, then only outside air is counted. */
   space: AirSpace | null
+  /** Outside air against that of a piston in an endless wall; 1 where left out. */
+  outsideAir?: number
 }
 
 /** A mode's number of nodal diameters m, of nodal circles n (the rim counts), and the zero j_mn. */
@@ -68,21 +71,31 @@ export function naturalHz(stiffness: number, massPerArea: number): number {
 const SCAN_RATIO = 1.02
 const LOWEST_ROOT_HZ = 5
 const HIGHEST_ROOT_HZ = 6000
+/** Stands for 0 where a logarithm is taken. */
+const NO_HZ = 1e-6
 
 /**
  * The lowest f with natural(f) = f, where `natural` is the mode's frequency if the air's load were that of f. Going up
  * in frequency the first is the film's own; further ones belong to standing waves of the air column.
+ * @param fromHz the search begins here, below the root
+ * @param ratio and goes up by this
  */
-export function firstRootHz(natural: (hz: number) => number): number {
-  let low = LOWEST_ROOT_HZ
-  while (low < HIGHEST_ROOT_HZ && natural(low * SCAN_RATIO) > low * SCAN_RATIO) low *= SCAN_RATIO
-  let high = low * SCAN_RATIO
-  for (let i = 0; i < 46; i++) {
-    const middle = Math.sqrt(low * high)
-    if (natural(middle) > middle) low = middle
-    else high = middle
+export function firstRootHz(
+  natural: (hz: number) => number,
+  fromHz = LOWEST_ROOT_HZ,
+  ratio = SCAN_RATIO,
+): number {
+  const above = (log: number) => Math.log(Math.max(NO_HZ, natural(Math.exp(log)))) - log
+  let low = Math.log(fromHz)
+  let atLow = above(low)
+  while (atLow < 0 && low > 0) atLow = above((low -= 1))
+  const most = Math.log(HIGHEST_ROOT_HZ)
+  for (;;) {
+    const high = low + Math.log(ratio)
+    const atHigh = above(high)
+    if (!(atHigh > 0) || !(high < most)) return Math.exp(rootBetween(above, [low, high], [atLow, atHigh]))
+    ;[low, atLow] = [high, atHigh]
   }
-  return Math.sqrt(low * high)
 }
 
 /**

@@ -20,7 +20,7 @@ export function radiationPerSecond(
   diameterInches: number,
   depthInches: number,
   hz: number,
-  pliesMils: { batter: readonly number[]; resonant: readonly number[] },
+  pliesMils: { batter: readonly number[]; resonant: readonly number[] | null },
   share: { batter: number; resonant: number },
 ): number {
   const radius = inchesToMetres(diameterInches) / 2
@@ -29,8 +29,11 @@ export function radiationPerSecond(
   // Mean and mean square of J_0(j r) over the disc.
   const mean = (2 * besselJ(1, CENTRE.zero)) / CENTRE.zero
   const square = besselJ(1, CENTRE.zero) ** 2
-  const outward = area * mean * (share.batter - share.resonant)
-  const across = (area * mean * (share.batter + share.resonant)) / 2
+  // A head before an open shell breathes out of the far end what it takes in at this one.
+  const outward = pliesMils.resonant ? area * mean * (share.batter - share.resonant) : 0
+  const across = pliesMils.resonant
+    ? (area * mean * (share.batter + share.resonant)) / 2
+    : area * mean * share.batter
   const impedance = AIR_DENSITY * SOUND_SPEED
   const power =
     (impedance * k ** 2 * outward ** 2) / (8 * Math.PI) +
@@ -41,6 +44,6 @@ export function radiationPerSecond(
     area *
     square *
     ((filmMassPerArea(pliesMils.batter) + air) * share.batter ** 2 +
-      (filmMassPerArea(pliesMils.resonant) + air) * share.resonant ** 2)
+      (filmMassPerArea(pliesMils.resonant ?? []) + air) * share.resonant ** 2)
   return power / (2 * energy)
 }

@@ -1,6 +1,5 @@
 import { besselJ, besselPrimeZeros } from '../numeric/bessel'
-import { inchesToMetres } from '../units/length'
-import { columnLoad } from './air'
+import { shellColumn, type ShellAir } from './air'
 import { gaussLegendre, type RitzBasis, type RitzShape } from './ritz'
 
 /**
@@ -70,6 +69,9 @@ function orderAir(shapes: readonly RitzShape[]): OrderAir {
   return { outside, projection, cavityZeros }
 }
 
+/** Part of the n-th film shape without nodal lines that pushes the plane wave. @param projection of order 0 */
+export const planeShare = (projection: Float64Array, n: number): number => projection[(n - 1) * CAVITY]
+
 export interface InsideAir {
   /** Load on a film moving alone, and what is handed on to the other head: kg/m^2, n x n. */
   direct: Float64Array
@@ -77,20 +79,13 @@ export interface InsideAir {
 }
 
 /** Air between two heads at one frequency: the block of one angular order. */
-export function insideAir(
-  air: RitzAir,
-  m: number,
-  { diameterInches, depthInches }: { diameterInches: number; depthInches: number },
-  hz: number,
-): InsideAir {
-  const radius = inchesToMetres(diameterInches) / 2
-  const depth = inchesToMetres(depthInches)
+export function insideAir(air: RitzAir, m: number, shell: ShellAir, hz: number): InsideAir {
   const { projection, cavityZeros } = air.orders[m]
   const count = air.nMost
   const direct = new Float64Array(count * count)
   const cross = new Float64Array(count * count)
   cavityZeros.forEach((zero, c) => {
-    const column = columnLoad(zero, radius, depth, hz)
+    const column = shellColumn(shell, zero, hz)
     for (let i = 0; i < count; i++) {
       for (let j = 0; j < count; j++) {
         const both = projection[i * CAVITY + c] * projection[j * CAVITY + c]

@@ -55,7 +55,8 @@ export interface TurnedDrum {
   diameterInches: number
   threadPitchMm: number
   batter: { pliesMils: readonly number[] }
-  resonant: { pliesMils: readonly number[] }
+  /** Null on a drum of one head. */
+  resonant: { pliesMils: readonly number[] } | null
 }
 
 /** k of one head in Hz^2 per turn of every rod: as the head has shown it, else as its size and film say. */
@@ -64,7 +65,7 @@ export function turnLawOf(
   side: 'batter' | 'resonant',
   shown: number | null | undefined,
 ): number {
-  return shown ?? turnLawPrior(drum.diameterInches, drum.threadPitchMm, drum[side].pliesMils).mean
+  return shown ?? turnLawPrior(drum.diameterInches, drum.threadPitchMm, drum[side]?.pliesMils).mean
 }
 
 /**

@@ -1,4 +1,5 @@
-import { kickBatterHz, turnsPastWrinkles } from './kick'
+import { turnsPastWrinkles } from '../kit/usual'
+import { kickBatterHz } from './kick'
 import { LAYER_IDS, LAYERS, layersFor } from './layers'
 import { scaledRange, snareHeadAge } from './snare'
 import type { PairDrum } from './types'

@@ -1,7 +1,7 @@
 import { CholeskyDecomposition, Matrix } from 'ml-matrix'
 import { CENTS_PER_NEPER } from '../units/pitch'
 import { centreHz, PART_KEYS, USUAL_PARTS, type PairParts } from './model'
-import type { PairDrum, PairReading } from './types'
+import type { PairDrum, PairPlace, PairReading } from './types'
 
 /** What a drum's own centre readings taught of its parts, with their covariance. */
 export interface LearnedPair {
@@ -14,67 +14,80 @@ export interface LearnedPair {
 
 /**
  * How far real drums lie from what their sizes say, as one standard error of a logarithm: films by their coating and make,
- * the effective depth by vents, beds and what is inside, the whole by edges and by what the model leaves out.
+ * the effective depth by vents, beds and what is inside, air outside by shell, stand and room (0.6 to 1.0), the whole by what
+ * the model of one shape leaves out. Judgements (docs/decisions/two-heads.md).
  */
-const PRIOR: PairParts = { batterMass: 0.12, resonantMass: 0.12, depth: 0.12, centre: 0.02 }
+const PRIOR: PairParts = { batterMass: 0.08, resonantMass: 0.08, depth: 0.05, outside: 0.15, centre: 0.003 }
+/** A hole of unknown place and rim lets more or less air through, and an opened drum loads its heads otherwise. */
+const PORTED_CENTRE = 0.012
 /** A centre reading and the lug pitches beside it are worth this, in cents; what no part explains is in it. */
-const READING_CENTS = 6
-const STEPS = 12
-const PROBE = 0.01
+const READING_CENTS = 4.5
+const STEPS = 8
+const SETTLED = 1e-4
+const PROBE = 0.02
+
+/** A place whose centre was read. */
+type Triple = PairPlace & { centreHz: number }
+
+function triplesOf(drum: PairDrum, seen: readonly PairReading[]): Triple[] {
+  return seen.flatMap(({ batterHz, resonantHz, centreHz: hz }) =>
+    batterHz === null || hz === null || (drum.resonant !== null && resonantHz === null)
+      ? []
+      : [{ batterHz, resonantHz, centreHz: hz }],
+  )
+}
 
 /** Parts of a drum from its readings, by Gauss and Newton from the usual ones; without a centre read they are those. */
 export function learnPair(drum: PairDrum, seen: readonly PairReading[]): LearnedPair {
-  const read = seen.flatMap(({ batterHz, resonantHz, centreHz: hz }) =>
-    hz === null ? [] : [{ batterHz, resonantHz, centreHz: hz }],
-  )
+  const read = triplesOf(drum, seen)
   let parts = USUAL_PARTS
-  let normal = priorPrecision()
+  // Slopes hardly change over what parts can be: they are worked out once, and the misses at every step.
+  const slopes = read.map((each) => slopeOf(drum, each, parts))
+  const prior = priorOf(drum)
+  const normal = Matrix.diag(PART_KEYS.map((key) => 1 / prior[key] ** 2))
+  for (const slope of slopes)
+    slope.forEach((a, i) =>
+      slope.forEach((b, j) => normal.set(i, j, normal.get(i, j) + (a * b) / READING_CENTS ** 2)),
+    )
+  const solver = new CholeskyDecomposition(normal)
   for (let step = 0; step < (read.length ? STEPS : 0); step++) {
-    normal = priorPrecision()
-    const gradient = PART_KEYS.map((key) => -parts[key] / PRIOR[key] ** 2)
-    for (const each of read) {
-      const { value, slope } = withSlope(drum, each.batterHz, each.resonantHz, parts)
-      const miss = CENTS_PER_NEPER * Math.log(each.centreHz / value)
-      slope.forEach((a, i) => {
-        gradient[i] += (a * miss) / READING_CENTS ** 2
-        slope.forEach((b, j) => normal.set(i, j, normal.get(i, j) + (a * b) / READING_CENTS ** 2))
-      })
-    }
-    const change = new CholeskyDecomposition(normal).solve(Matrix.columnVector(gradient)).to1DArray()
+    const gradient = PART_KEYS.map((key) => (USUAL_PARTS[key] - parts[key]) / prior[key] ** 2)
+    read.forEach((each, n) => {
+      const miss = CENTS_PER_NEPER * Math.log(each.centreHz / centreHz(drum, each, parts))
+      slopes[n].forEach((slope, i) => (gradient[i] += (slope * miss) / READING_CENTS ** 2))
+    })
+    const change = solver.solve(Matrix.columnVector(gradient)).to1DArray()
     parts = Object.fromEntries(
       PART_KEYS.map((key, i) => [key, parts[key] + change[i]]),
     ) as unknown as PairParts
-    if (Math.max(...change.map(Math.abs)) < 1e-5) break
+    if (Math.max(...change.map(Math.abs)) < SETTLED) break
   }
-  const covariance = new CholeskyDecomposition(normal).solve(Matrix.eye(PART_KEYS.length)).to1DArray()
-  return { parts, covariance, readings: read.length }
+  return { parts, covariance: solver.solve(Matrix.eye(PART_KEYS.length)).to1DArray(), readings: read.length }
 }
 
-function priorPrecision(): Matrix {
-  return Matrix.diag(PART_KEYS.map((key) => 1 / PRIOR[key] ** 2))
-}
+const priorOf = ({ port }: PairDrum): PairParts =>
+  port ? { ...PRIOR, centre: Math.hypot(PRIOR.centre, PORTED_CENTRE) } : PRIOR
 
-/** Centre pitch in Hz and its slope in cents per part. */
-function withSlope(drum: PairDrum, batterHz: number, resonantHz: number, parts: PairParts) {
-  const value = centreHz(drum, batterHz, resonantHz, parts)
-  const slope = PART_KEYS.map((key) => {
-    const moved = centreHz(drum, batterHz, resonantHz, { ...parts, [key]: parts[key] + PROBE })
+/** Slope of the centre pitch in cents per part. */
+function slopeOf(drum: PairDrum, at: PairPlace, parts: PairParts): number[] {
+  const value = centreHz(drum, at, parts)
+  return PART_KEYS.map((key) => {
+    if (key === 'centre') return CENTS_PER_NEPER
+    const moved = centreHz(drum, at, { ...parts, [key]: parts[key] + PROBE })
     return (CENTS_PER_NEPER * Math.log(moved / value)) / PROBE
   })
-  return { value, slope }
 }
 
 /** Centre pitch in Hz by what is learned, with one standard error in cents. */
 export function predictCentre(
   drum: PairDrum,
-  batterHz: number,
-  resonantHz: number,
+  at: PairPlace,
   { parts, covariance }: LearnedPair,
 ): { hz: number; errorCents: number } {
-  const { value, slope } = withSlope(drum, batterHz, resonantHz, parts)
+  const slope = slopeOf(drum, at, parts)
   const n = PART_KEYS.length
   let variance = READING_CENTS ** 2
   for (let i = 0; i < n; i++)
     for (let j = 0; j < n; j++) variance += slope[i] * covariance[i * n + j] * slope[j]
-  return { hz: value, errorCents: Math.sqrt(variance) }
+  return { hz: centreHz(drum, at, parts), errorCents: Math.sqrt(variance) }
 }

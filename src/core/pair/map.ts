@@ -1,8 +1,8 @@
 import { turnLawOf } from '../membrane/turnLaw'
 import type { LearnedPair } from './learn'
 import { centreHz } from './model'
-import { limitsOf } from './solve'
-import type { PairDrum } from './types'
+import { guessedRange } from './limits'
+import type { PairDrum, PairPlace } from './types'
 
 /** The whole trade-off of two heads: centre pitch over a grid of both lug pitches, in equal steps of their logarithms. */
 export interface PairGrid {
@@ -14,23 +14,24 @@ export interface PairGrid {
 
 const POINTS = 17
 
-/** Centre pitches within the limits of both heads; some hundred milliseconds. */
+/** Centre pitches over what both heads are usually taken to, and where they stand now; some ten milliseconds. */
 export function pairGrid(
   drum: PairDrum,
   { parts }: LearnedPair,
   law: { batter?: number; resonant?: number },
+  now: PairPlace,
 ): PairGrid {
-  const { low, high } = limitsOf(drum, {
-    batter: turnLawOf(drum, 'batter', law.batter),
-    resonant: turnLawOf(drum, 'resonant', law.resonant),
-  })
-  const axis = (i: 0 | 1) =>
-    Array.from({ length: POINTS }, (_, p) => Math.exp(low[i] + ((high[i] - low[i]) * p) / (POINTS - 1)))
-  const batterHz = axis(0)
-  const resonantHz = axis(1)
+  const axis = (side: 'batter' | 'resonant') => {
+    const { low, high } = guessedRange(drum, side, turnLawOf(drum, side, law[side]), now[`${side}Hz`])
+    return Array.from({ length: POINTS }, (_, p) => Math.exp(low + ((high - low) * p) / (POINTS - 1)))
+  }
+  const batterHz = axis('batter')
+  const resonantHz = drum.resonant ? axis('resonant') : []
   return {
     batterHz,
     resonantHz,
-    centreHz: resonantHz.map((r) => batterHz.map((b) => centreHz(drum, b, r, parts))),
+    centreHz: resonantHz.map((r) =>
+      batterHz.map((b) => centreHz(drum, { batterHz: b, resonantHz: r }, parts)),
+    ),
   }
 }

@@ -34,16 +34,18 @@ test.each([
   'edge to centre of drum %#: alike, a third, a fourth and a fifth above',
   (own, batterHz, ratios) => {
     ;[0, 386, 498, 702].forEach((cents, i) => {
-      expect(Math.abs(pairState(own, batterHz, aboveBy(batterHz, cents)).ratio - ratios[i])).toBeLessThan(
-        0.005,
-      )
+      expect(
+        Math.abs(
+          pairState(own, { batterHz: batterHz, resonantHz: aboveBy(batterHz, cents) }).ratio - ratios[i],
+        ),
+      ).toBeLessThan(0.005)
     })
   },
 )
 
 test('the range of ratios that is liked, 1.5 to 1.6, is a resonant head a third to a fourth above (common practice, no source)', () => {
   for (const cents of [386, 498]) {
-    const { ratio } = pairState(TOM, 180, aboveBy(180, cents))
+    const { ratio } = pairState(TOM, { batterHz: 180, resonantHz: aboveBy(180, cents) })
     expect(ratio).toBeGreaterThan(1.5)
     expect(ratio).toBeLessThan(1.6)
   }
@@ -92,19 +94,11 @@ test('a published snare drum: (0,1) and the lower (1,1) within 5%, the upper (1,
 })
 
 test('heads alike: both edge notes are heard apart, and beat on a tom (computed for 180 Hz: 177.9 and 182.1)', () => {
-  const { edge, warbleHz } = pairState(TOM, 180, 180)
+  const { edge, warbleHz } = pairState(TOM, { batterHz: 180, resonantHz: 180 })
   expect(Math.abs(edge[0].hz - 177.9)).toBeLessThan(0.3)
   expect(Math.abs(edge[1].hz - 182.1)).toBeLessThan(0.3)
   expect(warbleHz).toBeCloseTo(edge[1].hz - edge[0].hz, 9)
-  expect(pairState(TOM, 180, aboveBy(180, 498)).warbleHz).toBe(0)
-})
-
-test('a port lets the spring go: the centre falls, and the factor is one far above the Helmholtz pitch', () => {
-  const kick = { ...drum(22, 16, [10], [10]), kind: 'kick' as const }
-  const shut = pairState(kick, 80, 95).centreHz
-  expect(pairState({ ...kick, port: { diameterInches: 5 } }, 80, 95).centreHz).toBeLessThan(shut)
-  expect(portFactor(4, 22, inchesToMetres(16), 5000)).toBeCloseTo(1, 2)
-  expect(portFactor(4, 22, inchesToMetres(16), 10)).toBeLessThan(0)
+  expect(pairState(TOM, { batterHz: 180, resonantHz: aboveBy(180, 498) }).warbleHz).toBe(0)
 })
 
 /**
@@ -133,14 +127,14 @@ test('from a major third to a fourth is one half step on the resonant head, just
     solvePair({
       ...{ drum: TOM, now: { batterHz: 180, resonantHz: 200, centreHz: null } },
       want: { batterHz: 180, resonantAboveCents },
-    }).resonantHz
+    }).resonantHz!
   expect(centsBetween(at(386.31), at(498.04))).toBeCloseTo(111.73, 1)
   expect(centsBetween(at(400), at(500))).toBeCloseTo(100, 1)
 })
 
 test('a resonant head 100 cents up raises the centre by about 46 and lowers the ratio by 0.04 (computed for 12 by 8, near a third)', () => {
-  const before = pairState(TOM, 180, aboveBy(180, 386))
-  const after = pairState(TOM, 180, aboveBy(180, 486))
+  const before = pairState(TOM, { batterHz: 180, resonantHz: aboveBy(180, 386) })
+  const after = pairState(TOM, { batterHz: 180, resonantHz: aboveBy(180, 486) })
   expect(Math.abs(centsBetween(before.centreHz, after.centreHz) - 46)).toBeLessThan(5)
   expect(Math.abs(before.ratio - after.ratio - 0.04)).toBeLessThan(0.01)
 })
@@ -156,7 +150,7 @@ test('there and back: what a state has, asked for by any two, gives that state a
     fc.property(anyPair, fc.nat(7), ({ own, turns, above }, choice) => {
       const batterHz = Math.sqrt(turns * 31_700 * (14 / own.diameterInches) ** 2.7)
       const resonantHz = aboveBy(batterHz, above)
-      const { centreHz, ratio } = pairState(own, batterHz, resonantHz)
+      const { centreHz, ratio } = pairState(own, { batterHz: batterHz, resonantHz: resonantHz })
       const wants: PairWant[] = [
         { batterHz, resonantHz },
         { batterHz, centreHz },
@@ -174,10 +168,10 @@ test('there and back: what a state has, asked for by any two, gives that state a
         want === undefined || expect(Math.abs(got - want)).toBeLessThan(within)
       const want = wants[choice]
       met(want.batterHz, answer.batterHz, 0.2)
-      met(want.resonantHz, answer.resonantHz, 0.3)
+      met(want.resonantHz, answer.resonantHz!, 0.3)
       met(want.centreHz, answer.centreHz, 0.2)
       met(want.ratio, answer.ratio, 0.002)
-      met(want.resonantAboveCents, answer.resonantAboveCents, 1)
+      met(want.resonantAboveCents, answer.resonantAboveCents!, 1)
     }),
     { numRuns: 60 },
   )
@@ -191,16 +185,24 @@ test('usual wants are reachable; a limit stops short of the impossible, and says
   expect(ask({ batterHz: 200, resonantAboveCents: 498 }).resonantHz).toBeCloseTo(266.7, 0)
   const held = ask(
     { batterHz: 200, resonantAboveCents: 498 },
-    { resonant: { ...TOM.resonant, ceilingHz: 240 } },
+    { resonant: { ...TOM.resonant!, ceilingHz: 240 } },
   )
   expect(held).toMatchObject({ reachable: false, limitedBy: 'resonant-ceiling' })
   expect(held.resonantHz).toBeLessThanOrEqual(240.01)
-  expect(ask({ batterHz: 40, resonantHz: 190 })).toMatchObject({ limitedBy: 'batter-slack' })
+  // What the size alone says is a warning, never a limit.
+  expect(ask({ batterHz: 40, resonantHz: 190 })).toMatchObject({
+    reachable: true,
+    warnings: ['batter-slack'],
+  })
+  expect(ask({ batterHz: 180, resonantHz: 600 })).toMatchObject({
+    reachable: true,
+    warnings: ['resonant-high'],
+  })
   expect(ask({ batterHz: 200, centreHz: 198 }).reachable).toBe(false)
 })
 
 /** A drum whose films, depth and whole differ from what its sizes say. */
-const HIDDEN = { batterMass: 0.11, resonantMass: -0.09, depth: 0.1, centre: -0.015 }
+const HIDDEN = { batterMass: 0.11, resonantMass: -0.09, depth: 0.08, outside: Math.log(0.65), centre: -0.004 }
 const SETTINGS: PairReading[] = [
   [170, 180],
   [200, 255],
@@ -208,7 +210,7 @@ const SETTINGS: PairReading[] = [
   [230, 240],
 ].map(([batterHz, resonantHz]) => ({
   ...{ batterHz, resonantHz },
-  centreHz: pairState(TOM, batterHz, resonantHz, HIDDEN).centreHz,
+  centreHz: pairState(TOM, { batterHz: batterHz, resonantHz: resonantHz }, HIDDEN).centreHz,
 }))
 
 test('three centre readings teach a drum’s own parts: elsewhere within a few cents, surer with each', () => {
@@ -219,8 +221,8 @@ test('three centre readings teach a drum’s own parts: elsewhere within a few c
       [190, 195],
       [215, 300],
     ].map(([b, r]) => {
-      const { hz, errorCents } = predictCentre(TOM, b, r, learned)
-      const miss = Math.abs(centsBetween(pairState(TOM, b, r, HIDDEN).centreHz, hz))
+      const { hz, errorCents } = predictCentre(TOM, { batterHz: b, resonantHz: r }, learned)
+      const miss = Math.abs(centsBetween(pairState(TOM, { batterHz: b, resonantHz: r }, HIDDEN).centreHz, hz))
       expect(miss).toBeLessThan(2.5 * errorCents)
       return { miss, errorCents }
     })
@@ -229,7 +231,7 @@ test('three centre readings teach a drum’s own parts: elsewhere within a few c
       errorCents: Math.max(...misses.map(({ errorCents }) => errorCents)),
     }
   })
-  expect(errors[0].miss).toBeGreaterThan(25)
+  expect(errors[0].miss).toBeGreaterThan(15)
   expect(errors[3].miss).toBeLessThan(8)
   for (let i = 1; i < errors.length; i++) expect(errors[i].errorCents).toBeLessThan(errors[i - 1].errorCents)
 })

@@ -1,8 +1,9 @@
+import type { CoupledMode } from '../membrane/coupled'
 import { radiationPerSecond } from '../membrane/radiation'
 import type { RingingTone } from '../sound/ringing'
 import { pairState, type PairParts } from './model'
-import type { RingForecast } from './ring'
-import type { PairDrum } from './types'
+import { OWN_POWER, type RingForecast } from './ring'
+import type { PairDrum, PairPlace } from './types'
 
 /**
  * Tones of a stroke on the centre of a drum as it would stand: the lowest note with the ring foretold, the note in which the
@@ -16,17 +17,20 @@ const EDGE_RING = 1.3
 
 export function plannedTones(
   drum: PairDrum,
-  at: { batterHz: number; resonantHz: number },
+  at: PairPlace,
   ring: RingForecast,
   parts: PairParts,
 ): RingingTone[] {
-  const { centreHz, upperHz, upper, edge } = pairState(drum, at.batterHz, at.resonantHz, parts)
-  const plies = { batter: drum.batter.pliesMils, resonant: drum.resonant.pliesMils }
+  const { centreHz, apart, edge } = pairState(drum, at, parts)
+  const plies = { batter: drum.batter.pliesMils, resonant: drum.resonant?.pliesMils ?? null }
   const own = (1 - ring.radiated) / ring.decaySeconds
-  const leaves = radiationPerSecond(drum.diameterInches, drum.depthInches, upperHz, plies, upper)
+  const upperDecay = (mode: CoupledMode) =>
+    1 /
+    (own * (mode.hz / centreHz) ** OWN_POWER +
+      radiationPerSecond(drum.diameterInches, drum.depthInches, mode.hz, plies, mode))
   return [
     { hz: centreHz, decaySeconds: ring.decaySeconds, levelDb: 0 },
-    { hz: upperHz, decaySeconds: 1 / (own * (upperHz / centreHz) ** 0.7 + leaves), levelDb: UPPER_DB },
+    ...(apart ? [{ hz: apart.hz, decaySeconds: upperDecay(apart), levelDb: UPPER_DB }] : []),
     ...edge.map(({ hz, batter }) => ({
       hz,
       decaySeconds: (EDGE_RING * ring.decaySeconds * centreHz) / hz,

@@ -36,7 +36,7 @@ test('both alike ring longest, as one school says (common practice, no source); 
 
 test('a drum’s own strokes teach its ring, its layers and its places, and make it surer', () => {
   const truth = (stroke: Omit<RingStroke, 'decaySeconds' | 'glideCents'>): RingStroke => {
-    const { low } = pairState(TOM, stroke.batterHz, stroke.resonantHz)
+    const { together: low } = pairState(TOM, { batterHz: stroke.batterHz, resonantHz: stroke.resonantHz })
     const leaves = radiationPerSecond(12, 8, low.hz, { batter: [10], resonant: [10] }, low)
     const own = 6 * (low.hz / 100) ** 0.7 + leaves
     const extra = (stroke.layers.length ? 4 : 0) + (stroke.hung ? 2.5 : 0)

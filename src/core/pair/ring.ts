@@ -2,7 +2,7 @@ import { CholeskyDecomposition, Matrix } from 'ml-matrix'
 import { radiationPerSecond } from '../membrane/radiation'
 import type { LayerId } from './layers'
 import { pairState, type PairParts } from './model'
-import type { PairDrum } from './types'
+import type { PairDrum, PairPlace } from './types'
 
 /**
  * How long the lowest note of a drum rings, and how far it bends. Losses add up, in 1/s: the drum's own (film, edge, shell),
@@ -11,7 +11,8 @@ import type { PairDrum } from './types'
  */
 export interface RingStroke {
   batterHz: number
-  resonantHz: number
+  /** Null on a drum of one head. */
+  resonantHz: number | null
   decaySeconds: number
   /** Cents by which the stroke began above its settled pitch; null where not heard. */
   glideCents: number | null
@@ -42,7 +43,7 @@ export interface RingForecast {
 
 /** Before a stroke was measured, at 100 Hz: from taps of common drums (decays 0.05 to 1.5 s; no source), wide. */
 const OWN = { log: Math.log(3), sd: 0.6 }
-const OWN_POWER = 0.7
+export const OWN_POWER = 0.7
 const RADIATION_SD = 0.3
 /** A layer of muffling, and a place on the stand, before they were heard. */
 const LAYER = { log: Math.log(2), sd: 0.8 }
@@ -99,12 +100,12 @@ function termsOf(
   parts: PairParts,
   extras: readonly string[],
 ): number[] {
-  const { low } = pairState(drum, at.batterHz, at.resonantHz, parts)
-  const plies = { batter: drum.batter.pliesMils, resonant: drum.resonant.pliesMils }
+  const { together } = pairState(drum, at, parts)
+  const plies = { batter: drum.batter.pliesMils, resonant: drum.resonant?.pliesMils ?? null }
   const on = extrasOf(at)
   return [
-    (low.hz / 100) ** OWN_POWER,
-    radiationPerSecond(drum.diameterInches, drum.depthInches, low.hz, plies, low),
+    (together.hz / 100) ** OWN_POWER,
+    radiationPerSecond(drum.diameterInches, drum.depthInches, together.hz, plies, together),
     ...extras.map((extra) => (on.includes(extra) ? 1 : 0)),
   ]
 }
@@ -134,11 +135,10 @@ export function foretellRing(
   }
 }
 
-const above = ({ batterHz, resonantHz }: { batterHz: number; resonantHz: number }) =>
-  1200 * Math.log2(resonantHz / batterHz)
+const above = ({ batterHz, resonantHz }: PairPlace) => 1200 * Math.log2((resonantHz ?? batterHz) / batterHz)
 
 /** Bend from the strokes at a like relation, beside what is usual: which way it goes is the drum's to say. */
-function bendNear(at: { batterHz: number; resonantHz: number }, strokes: readonly RingStroke[]) {
+function bendNear(at: PairPlace, strokes: readonly RingStroke[]) {
   let weight = 1 / BEND.sd ** 2
   let sum = BEND.cents * weight
   for (const stroke of strokes) {

@@ -1,13 +1,17 @@
-import { turnLawOf, turnsBetween } from '../membrane/turnLaw'
+import { turnLawOf, turnLawPrior, turnsBetween } from '../membrane/turnLaw'
 import { CENTS_PER_NEPER } from '../units/pitch'
+import { believePair, type PairBelief } from './belief'
 import { learnPair, predictCentre, type LearnedPair } from './learn'
+import { allowedRange, guessedRange, warningsAt, type PairLimit, type PairWarning } from './limits'
 import { centreHz, pairState, type PairState } from './model'
+import { descend, type Box, type Point } from './descend'
 import { foretellRing, learnRing, type RingForecast } from './ring'
 import { WANT_KEYS, type PairDrum, type PairReading, type PairWant, type WantKey } from './types'
 
 /** Two heads backward: what both lugs must read for two things that are wanted, and what that takes to turn. */
 export interface PairRequest {
   drum: PairDrum
+  /** What was read; null where it was not. */
   now: PairReading
   want: PairWant
   /** Earlier readings of this drum, to learn from. */
@@ -16,54 +20,68 @@ export interface PairRequest {
   turnLaw?: { batter?: number; resonant?: number }
 }
 
-export type PairLimit = 'batter-slack' | 'batter-ceiling' | 'resonant-slack' | 'resonant-ceiling' | 'relation'
-
 export interface PairAnswer {
   batterHz: number
-  resonantHz: number
+  /** Null on a drum of one head, as all that is said of it. */
+  resonantHz: number | null
   centreHz: number
   ratio: number
-  resonantAboveCents: number
-  /** Turns of every rod of a head from where it stands; up is tighter. */
+  resonantAboveCents: number | null
+  /** Where both heads stand, as read or as what was read tells, and the reading that would tell most. */
+  now: PairBelief
+  /** Turns of every rod of a head from where it stands; up is tighter. One standard error beside them. */
   turns: { batter: number; resonant: number }
+  turnsError: { batter: number; resonant: number }
   errorCents: { centre: number }
   /** All that was wanted is met within a cent. */
   reachable: boolean
   limitedBy: PairLimit | null
+  /** Beyond where such heads are usually taken: a guess, to be careful of. */
+  warnings: PairWarning[]
   state: PairState
   learned: LearnedPair
   /** How long the lowest note would ring, as sizes and the relation say it; strokes of this drum know better (`ring.ts`). */
   ring: RingForecast
 }
 
-/** Heads speak between these pulls above slack, in turns (common practice, no source: 0.4 to 1.5 for toms, and beyond). */
-const SPEAKS_TURNS = 0.15
-const HIGHEST_TURNS = { tom: 2.6, snareBatter: 4, snareSide: 7.5 }
 /** Wants are met when they are within this, in cents. */
 const MET_CENTS = 1
-const ITERATIONS = 40
+/** Starts stand this part in from the ends of what is usual. */
+const STARTS_IN = 0.2
+/** Where the turn law is this head's own it is known to this part. */
+const SHOWN_LAW_WIDTH = 0.1
 
-/** The two lug pitches for two wants, by Newton's rule in logarithms within the heads' limits. */
+/** The lug pitches for what is wanted, by damped Newton in logarithms within what the heads may be taken to. */
 export function solvePair({ drum, now, want, seen = [], turnLaw = {} }: PairRequest): PairAnswer {
   const learned = learnPair(drum, [...seen, now])
+  const stands = believePair(drum, now, learned)
   const law = {
     batter: turnLawOf(drum, 'batter', turnLaw.batter),
     resonant: turnLawOf(drum, 'resonant', turnLaw.resonant),
   }
-  const box = limitsOf(drum, law)
-  const keys = WANT_KEYS.filter((key) => want[key] !== undefined)
-  const misses = ([b, r]: Point): [number, number] => {
-    const batterHz = Math.exp(b)
-    const resonantHz = Math.exp(r)
-    const needsCentre = keys.includes('centreHz') || keys.includes('ratio')
-    const centre = needsCentre ? centreHz(drum, batterHz, resonantHz, learned.parts) : 1
-    return keys.map((key) => missCents(key, want[key]!, batterHz, resonantHz, centre)) as [number, number]
+  const place = ([b, r]: Point) => ({ batterHz: Math.exp(b), resonantHz: drum.resonant ? Math.exp(r) : null })
+  const sides = ['batter', 'resonant'] as const
+  const usual = sides.map((side) => guessedRange(drum, side, law[side], stands[`${side}Hz`]))
+  const allowed = sides.map((side) => allowedRange(drum, side, stands[`${side}Hz`]))
+  const box: Box = {
+    low: [allowed[0].low, allowed[1].low],
+    high: [allowed[0].high, allowed[1].high],
   }
+  const keys = WANT_KEYS.filter((key) => want[key] !== undefined)
+  const needsCentre = keys.includes('centreHz') || keys.includes('ratio')
+  const misses = (at: Point): Point => {
+    const centre = needsCentre ? centreHz(drum, place(at), learned.parts) : 1
+    const found = keys.map((key) => missCents(key, want[key]!, at, centre))
+    // One head has nothing to say of the other.
+    return [found[0], drum.resonant ? found[1] : 0]
+  }
+  const between = (i: 0 | 1, part: number) => usual[i].low + part * (usual[i].high - usual[i].low)
+  const here: Point = [Math.log(stands.batterHz), Math.log(stands.resonantHz ?? stands.batterHz)]
   const starts: Point[] = [
-    [Math.log(now.batterHz), Math.log(now.resonantHz)],
-    [(box.low[0] + box.high[0]) / 2, (box.low[1] + box.high[1]) / 2],
-    [box.low[0] + 0.2 * (box.high[0] - box.low[0]), box.high[1] - 0.2 * (box.high[1] - box.low[1])],
-    [box.high[0] - 0.2 * (box.high[0] - box.low[0]), box.low[1] + 0.2 * (box.high[1] - box.low[1])],
+    here,
+    [between(0, 0.5), between(1, 0.5)],
+    [between(0, STARTS_IN), between(1, 1 - STARTS_IN)],
+    [between(0, 1 - STARTS_IN), between(1, STARTS_IN)],
   ]
   let best = { at: starts[0], size: Infinity }
   for (const start of starts) {
@@ -72,128 +90,68 @@ export function solvePair({ drum, now, want, seen = [], turnLaw = {} }: PairRequ
     if (size < best.size - 1e-9) best = { at, size }
     if (best.size < MET_CENTS) break
   }
-  const [batterHz, resonantHz] = best.at.map(Math.exp) as Point
-  const centre = predictCentre(drum, batterHz, resonantHz, learned)
+  const at = place(best.at)
+  const centre = predictCentre(drum, at, learned)
   const reachable = best.size < MET_CENTS
+  const turn = (side: 'batter' | 'resonant') => {
+    const [from, to] = [stands[`${side}Hz`], at[`${side}Hz`]]
+    if (from === null || to === null) return { turns: 0, error: 0 }
+    const turns = turnsBetween(from, to, law[side])
+    const width = turnLaw[side] ? SHOWN_LAW_WIDTH : relativeWidth(drum, side)
+    const stood = (2 * from ** 2 * stands.errorCents[side]) / CENTS_PER_NEPER / law[side]
+    return { turns, error: Math.hypot(turns * width, stood) }
+  }
+  const [batter, resonant] = [turn('batter'), turn('resonant')]
+  const logs = { batter: best.at[0], ...(drum.resonant ? { resonant: best.at[1] } : {}) }
   return {
-    batterHz,
-    resonantHz,
+    ...at,
     centreHz: centre.hz,
-    ratio: batterHz / centre.hz,
-    resonantAboveCents: CENTS_PER_NEPER * Math.log(resonantHz / batterHz),
-    turns: {
-      batter: turnsBetween(now.batterHz, batterHz, law.batter),
-      resonant: turnsBetween(now.resonantHz, resonantHz, law.resonant),
-    },
+    ratio: at.batterHz / centre.hz,
+    resonantAboveCents: drum.resonant ? CENTS_PER_NEPER * (best.at[1] - best.at[0]) : null,
+    now: stands,
+    turns: { batter: batter.turns, resonant: resonant.turns },
+    turnsError: { batter: batter.error, resonant: resonant.error },
     errorCents: { centre: centre.errorCents },
     reachable,
-    limitedBy: reachable ? null : limitAt(best.at, box),
-    state: pairState(drum, batterHz, resonantHz, learned.parts),
+    limitedBy: reachable ? null : limitAt(best.at, box, drum),
+    warnings: warningsAt({ batter: usual[0], resonant: usual[1] }, logs),
+    state: pairState(drum, at, learned.parts),
     learned,
     ring: foretellRing(
       drum,
-      { batterHz, resonantHz, layers: [], hung: null },
+      { ...at, layers: [], hung: null },
       learnRing(drum, [], learned.parts),
       learned.parts,
     ),
   }
 }
 
-type Point = [number, number]
-interface Box {
-  low: Point
-  high: Point
-}
-
-/** Where both heads speak and hold, as logarithms of pitches in Hz. */
-export function limitsOf(drum: PairDrum, law: { batter: number; resonant: number }): Box {
-  const low = (k: number) => Math.log(Math.sqrt(SPEAKS_TURNS * k))
-  const high = (k: number, turns: number, ceilingHz?: number) => Math.log(ceilingHz ?? Math.sqrt(turns * k))
-  const [batter, resonant] =
-    drum.kind === 'snare'
-      ? [HIGHEST_TURNS.snareBatter, HIGHEST_TURNS.snareSide]
-      : [HIGHEST_TURNS.tom, HIGHEST_TURNS.tom]
-  return {
-    low: [low(law.batter), low(law.resonant)],
-    high: [
-      high(law.batter, batter, drum.batter.ceilingHz),
-      high(law.resonant, resonant, drum.resonant.ceilingHz),
-    ],
-  }
+function relativeWidth(drum: PairDrum, side: 'batter' | 'resonant'): number {
+  const { mean, sd } = turnLawPrior(drum.diameterInches, drum.threadPitchMm, drum[side]?.pliesMils)
+  return sd / mean
 }
 
 /** How far a point misses one want, in cents. */
-function missCents(key: WantKey, want: number, batterHz: number, resonantHz: number, centre: number): number {
-  const cents = (got: number, wanted: number) => CENTS_PER_NEPER * Math.log(got / wanted)
+function missCents(key: WantKey, want: number, [b, r]: Point, centre: number): number {
+  const cents = (log: number) => CENTS_PER_NEPER * log
   switch (key) {
     case 'batterHz':
-      return cents(batterHz, want)
+      return cents(b - Math.log(want))
     case 'resonantHz':
-      return cents(resonantHz, want)
+      return cents(r - Math.log(want))
     case 'centreHz':
-      return cents(centre, want)
+      return cents(Math.log(centre / want))
     case 'ratio':
-      return cents(batterHz / centre, want)
+      return cents(b - Math.log(centre * want))
     case 'resonantAboveCents':
-      return cents(resonantHz, batterHz) - want
+      return cents(r - b) - want
   }
-}
-
-const PROBE = 0.002
-/** Damping that rises while a step does not help: Levenberg and Marquardt. */
-const DAMP = { first: 1e-6, up: 10, down: 0.3, most: 1e6 }
-
-/** Least squares within a box; what runs into a limit slides along it. */
-function descend(start: Point, misses: (at: Point) => [number, number], box: Box): Point {
-  const clamp = (at: Point) =>
-    at.map((value, i) => Math.min(box.high[i], Math.max(box.low[i], value))) as Point
-  let at = clamp(start)
-  let miss = misses(at)
-  let damp = DAMP.first
-  for (let i = 0; i < ITERATIONS && Math.hypot(...miss) > 1e-4 && damp < DAMP.most; i++) {
-    const slopes = ([0, 1] as const).map((axis) => {
-      const moved: Point = [...at]
-      moved[axis] += PROBE
-      const after = misses(moved)
-      return [(after[0] - miss[0]) / PROBE, (after[1] - miss[1]) / PROBE]
-    })
-    const gradient = slopes.map((slope) => slope[0] * miss[0] + slope[1] * miss[1])
-    // A coordinate that presses against its limit stays there.
-    const fixed = at.map(
-      (value, axis) =>
-        (value >= box.high[axis] - 1e-9 && gradient[axis] < 0) ||
-        (value <= box.low[axis] + 1e-9 && gradient[axis] > 0),
-    )
-    const step = newton(slopes, gradient, fixed, damp)
-    const next = clamp([at[0] + step[0], at[1] + step[1]])
-    const nextMiss = misses(next)
-    if (Math.hypot(...nextMiss) < Math.hypot(...miss) - 1e-9) {
-      at = next
-      miss = nextMiss
-      damp *= DAMP.down
-    } else damp = Math.max(damp, 1e-4) * DAMP.up
-  }
-  return at
-}
-
-function newton(slopes: number[][], gradient: number[], fixed: boolean[], damp: number): Point {
-  const normal = (i: number, j: number) => slopes[i][0] * slopes[j][0] + slopes[i][1] * slopes[j][1]
-  const a = normal(0, 0) * (1 + damp) + 1e-9
-  const d = normal(1, 1) * (1 + damp) + 1e-9
-  const b = normal(0, 1)
-  if (fixed[0] && fixed[1]) return [0, 0]
-  if (fixed[0]) return [0, -gradient[1] / d]
-  if (fixed[1]) return [-gradient[0] / a, 0]
-  const det = a * d - b * b
-  return [(-d * gradient[0] + b * gradient[1]) / det, (b * gradient[0] - a * gradient[1]) / det]
 }
 
 /** What stands in the way: the limit that the nearest point lies on, else that no two heads stand so to each other. */
-function limitAt([b, r]: Point, { low, high }: Box): PairLimit {
-  const near = (value: number, limit: number) => Math.abs(value - limit) < 1e-6
-  if (near(b, high[0])) return 'batter-ceiling'
-  if (near(r, high[1])) return 'resonant-ceiling'
-  if (near(b, low[0])) return 'batter-slack'
-  if (near(r, low[1])) return 'resonant-slack'
-  return 'relation'
+function limitAt([b, r]: Point, { high }: Box, { batter, resonant }: PairDrum): PairLimit {
+  const at = (value: number, limit: number, ceilingHz: number | undefined) =>
+    ceilingHz !== undefined && Math.abs(value - limit) < 1e-6
+  if (at(b, high[0], batter.ceilingHz)) return 'batter-ceiling'
+  return at(r, high[1], resonant?.ceilingHz) ? 'resonant-ceiling' : 'relation'
 }

@@ -1,7 +1,7 @@
 import type { Hoop } from '../membrane/turnLaw'
-import type { DrumKind } from '../evening/tolerance'
+import type { DrumKind } from '../kit/kinds'
 
-/** A drum as its two heads and the air between them. */
+/** A drum as its two heads and the air between them, or as the one head it has. */
 export interface PairDrum {
   kind: DrumKind
   diameterInches: number
@@ -9,7 +9,8 @@ export interface PairDrum {
   lugs: number
   threadPitchMm: number
   batter: PairHead
-  resonant: PairHead
+  /** Null on a drum of one head. */
+  resonant: PairHead | null
   /** A hole in the resonant head; null for none. */
   port: { diameterInches: number } | null
 }
@@ -23,12 +24,18 @@ export interface PairHead {
 
 /** Lug pitches with the other head muted, and the drum's lowest pitch with both free; null where it was not read. */
 export interface PairReading {
-  batterHz: number
-  resonantHz: number
+  batterHz: number | null
+  resonantHz: number | null
   centreHz: number | null
 }
 
-/** What is wanted: exactly two of these. */
+/** Where both heads stand; the resonant is null on a drum of one head. */
+export interface PairPlace {
+  batterHz: number
+  resonantHz: number | null
+}
+
+/** What is wanted: exactly two of these, one on a drum of one head. */
 export interface PairWant {
   batterHz?: number
   resonantHz?: number

@@ -1,6 +1,6 @@
 import { HAND_ERROR_TURNS } from '../head/hand'
 import { SLACK_SCHOOLS, type SlackSchoolId } from '../head/slackStart'
-import { turnLawPrior, type Hoop } from '../membrane/turnLaw'
+import type { Hoop } from '../membrane/turnLaw'
 import { seededRandom, seedFromText } from '../numeric/random'
 import { evenTravel, type PracticeHead } from './model'
 import { natureOf, type Faults } from './nature'
@@ -10,6 +10,7 @@ export interface PracticeDrum {
   seedText: string
   diameterInches: number
   depthInches: number
+  portInches?: number | undefined
   lugs: number
   hoop: Hoop
   threadPitchMm: number
@@ -45,6 +46,7 @@ export function practiceHead(
   return {
     diameterInches: drum.diameterInches,
     depthInches: drum.depthInches,
+    portInches: drum.portInches,
     lugs: drum.lugs,
     hoop: drum.hoop,
     threadPitchMm: drum.threadPitchMm,
@@ -57,11 +59,6 @@ export function practiceHead(
     ...(drum.faults ? { faults: drum.faults } : {}),
     other: { pliesMils: drum.otherPliesMils, ...other },
   }
-}
-
-/** Pitch at which a drum of this size usually stands: 0.8 turns above slack. */
-export function usualLugHz(diameterInches: number, threadPitchMm: number): number {
-  return Math.sqrt(0.8 * turnLawPrior(diameterInches, threadPitchMm).mean)
 }
 
 /** A head as an unpractised hand leaves it: rods wrong by a tenth of a turn or so, and off its pitch. */

@@ -22,6 +22,9 @@ export interface PracticeHead {
   pliesMils: readonly number[]
   /** Mean lug pitch in Hz with all rods at 0, other head muted, nothing uneven about the drum. */
   evenHz: number
+  /** A hole in the resonant head; and air outside against that of a piston in an endless wall. */
+  portInches?: number | undefined
+  outsideAir?: number
   /** Turns of each rod away from that state. */
   rods: readonly number[]
   /** Where the film's edge stands at each rod, in the same turns: with friction it lags behind. Left out: at the rods. */
@@ -124,7 +127,7 @@ export function evenTravel(head: PracticeHead): number {
   const { diameterInches, depthInches, lugs, hoop, threadPitchMm, pliesMils, evenHz, nature } = head
   const key = JSON.stringify([
     ...[diameterInches, depthInches, lugs, hoop, threadPitchMm, pliesMils, evenHz],
-    ...[nature.film, nature.yielding],
+    ...[nature.film, nature.yielding, head.outsideAir ?? 1],
   ])
   if (lastTravel?.key !== key) lastTravel = { key, turns: findEvenTravel(head) }
   return lastTravel.turns
@@ -147,8 +150,8 @@ function findEvenTravel(head: PracticeHead): number {
 }
 
 function filmOf(head: PracticeHead, edge: Film['edge']): Film {
-  const { diameterInches, depthInches, pliesMils } = head
-  return { diameterInches, depthInches, pliesMils, edge }
+  const { diameterInches, depthInches, pliesMils, portInches = 0, outsideAir = 1 } = head
+  return { diameterInches, depthInches, pliesMils, edge, portInches, outsideAir }
 }
 
 /** The two poles of the lug pitch with the other head muted, the lug pitches, and the tension at every lug in N/m. */
@@ -174,13 +177,13 @@ export function edgeTension(head: PracticeHead, held = heldBy(head)): number[] {
 export function truthOf(head: PracticeHead): Truth {
   const held = heldBy(head)
   const film = filmOf(head, held.edge)
-  const { other, diameterInches, depthInches } = head
+  const { other, diameterInches, depthInches, outsideAir = 1 } = head
   const otherFilm: OtherFilm = other.muted
     ? null
     : {
         pliesMils: other.pliesMils,
         tension: tensionFromLugHz(
-          { diameterInches, pliesMils: other.pliesMils, space: { depthInches } },
+          { diameterInches, pliesMils: other.pliesMils, space: { depthInches }, outsideAir },
           other.lugHz,
         ),
       }
@@ -206,17 +209,20 @@ function freePoles(
 ): TruePole[] {
   const alone = muted.near(shape)
   const aloneHz = alone.reduce((sum, { hz }) => sum + hz, 0) / alone.length
-  const { diameterInches, depthInches, pliesMils } = head
+  const { diameterInches, depthInches, pliesMils, portInches = 0, outsideAir = 1 } = head
   const tension = tensionOfMode(head, shape, aloneHz)
-  return coupledModes(diameterInches, depthInches, shape, { pliesMils, tension }, other).flatMap((mode) =>
-    polesOf(shape, both.near(shape, mode.hz, [mode.batter, mode.resonant])),
-  )
+  return coupledModes(
+    { diameterInches, depthInches, portInches, outsideAir },
+    shape,
+    { pliesMils, tension },
+    other,
+  ).flatMap((mode) => polesOf(shape, both.near(shape, mode.hz, [mode.batter, mode.resonant])))
 }
 
 /** Even tension at which a shape alone, other head still, has this pitch. */
 function tensionOfMode(head: PracticeHead, shape: ModeShape, hz: number): number {
-  const { diameterInches, depthInches, pliesMils } = head
-  const still = { diameterInches, pliesMils, space: { depthInches } }
+  const { diameterInches, depthInches, pliesMils, outsideAir = 1 } = head
+  const still = { diameterInches, pliesMils, space: { depthInches }, outsideAir }
   return tensionFromLugHz(still, hz, shape)
 }
 

@@ -31,6 +31,8 @@ export const drumSchema = z.strictObject({
   threadPitchMm: z.number().min(0.3).max(3),
   /** Diameter of a hole in the resonant head, in inches; left out for none. */
   portInches: z.number().min(0.5).max(20).optional(),
+  /** A drum without a resonant head: its shell is open there. */
+  oneHeaded: z.literal(true).optional(),
   /** Lugs of the snare side (from 1) beside the bed of the wires, and how much lower they may read, in cents. */
   snareBed: z
     .strictObject({ lugs: z.array(z.int().min(1).max(24)).max(24), cents: z.number().min(0).max(300) })

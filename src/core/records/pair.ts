@@ -11,39 +11,82 @@ const head = z.strictObject({
   hoop: hoopSchema.default('triple-flanged'),
   ceilingHz: hz.optional(),
 })
-const reading = z.strictObject({ batterHz: hz, resonantHz: hz, centreHz: hz.nullable().default(null) })
+const readHz = hz.nullable().default(null)
+/** A resonant head this many times as high carries the centre above a slack batter's own lug. */
+const CARRIES = 2.5
 
-export const portSchema = z.strictObject({ diameterInches: z.number().min(0.5).max(20) }).nullable()
+/** No drum's centre lies above its lug: one of the two was another mode, or another drum. */
+const reading = z
+  .strictObject({ batterHz: readHz, resonantHz: readHz, centreHz: readHz })
+  .superRefine(({ batterHz, resonantHz, centreHz }, context) => {
+    if (centreHz === null || batterHz === null || centreHz < batterHz) return
+    if (resonantHz !== null && resonantHz > CARRIES * batterHz) return
+    context.addIssue({
+      code: 'custom',
+      path: ['centreHz'],
+      message: `a centre of ${centreHz} Hz lies above its own lug of ${batterHz} Hz: read both again`,
+    })
+  })
 
-export const pairRequestSchema = z.strictObject({
-  drum: z.strictObject({
+export const portSchema = z.strictObject({ diameterInches: z.number().min(0.5).max(40) }).nullable()
+
+const drumSchema = z
+  .strictObject({
     kind: kindSchema.default('tom'),
     diameterInches: z.number().min(5).max(40),
     depthInches: z.number().min(1).max(60),
     lugs: z.int().min(3).max(24),
     threadPitchMm: z.number().min(0.3).max(3),
     batter: head,
-    resonant: head,
+    /** Null on a drum of one head. */
+    resonant: head.nullable(),
     port: portSchema.default(null),
-  }),
-  now: reading,
-  want: z
-    .strictObject({
-      batterHz: hz.optional(),
-      resonantHz: hz.optional(),
-      centreHz: hz.optional(),
-      ratio: z.number().min(1).max(3).optional(),
-      resonantAboveCents: z.number().min(-2400).max(2400).optional(),
+  })
+  .superRefine(({ port, resonant, diameterInches }, context) => {
+    const issue = (message: string, path: string[]) => context.addIssue({ code: 'custom', path, message })
+    if (port && port.diameterInches > diameterInches)
+      issue(`a port of ${port.diameterInches} inches is wider than the drum, ${diameterInches}`, [
+        'port',
+        'diameterInches',
+      ])
+    if (port && !resonant) issue('a drum of one head has no head to cut a port in', ['port'])
+  })
+
+const wantSchema = z
+  .strictObject({
+    batterHz: hz.optional(),
+    resonantHz: hz.optional(),
+    centreHz: hz.optional(),
+    ratio: z.number().min(0.8).max(3).optional(),
+    resonantAboveCents: z.number().min(-2400).max(2400).optional(),
+  })
+  .superRefine(({ batterHz, centreHz }, context) => {
+    if (batterHz === undefined || centreHz === undefined || centreHz < batterHz) return
+    context.addIssue({
+      code: 'custom',
+      path: ['centreHz'],
+      message: `a centre of ${centreHz} Hz above its own lug of ${batterHz} Hz is no drum`,
     })
-    .refine(
-      (want) => WANT_KEYS.filter((key) => want[key] !== undefined).length === 2,
-      `takes exactly two of ${WANT_KEYS.join(', ')}`,
-    ),
-  seen: z.array(reading).max(200).optional(),
-  turnLaw: z
-    .strictObject({ batter: z.number().positive().optional(), resonant: z.number().positive().optional() })
-    .optional(),
-})
+  })
+
+export const pairRequestSchema = z
+  .strictObject({
+    drum: drumSchema,
+    now: reading,
+    want: wantSchema,
+    seen: z.array(reading).max(200).optional(),
+    turnLaw: z
+      .strictObject({ batter: z.number().positive().optional(), resonant: z.number().positive().optional() })
+      .optional(),
+  })
+  .superRefine(({ drum, want, now }, context) => {
+    const named = WANT_KEYS.filter((key) => want[key] !== undefined)
+    const issue = (message: string, path: string[]) => context.addIssue({ code: 'custom', path, message })
+    if (drum.resonant && named.length !== 2) issue(`takes exactly two of ${WANT_KEYS.join(', ')}`, ['want'])
+    if (!drum.resonant && (named.length !== 1 || (named[0] !== 'batterHz' && named[0] !== 'centreHz')))
+      issue('takes batterHz or centreHz alone on a drum of one head', ['want'])
+    if (!drum.resonant && now.resonantHz !== null) issue('a drum of one head has none', ['now', 'resonantHz'])
+  })
 
 /** A `pair` request from outside, checked in full. */
 export function parsePairRequest(input: unknown): Checked<PairRequest> {

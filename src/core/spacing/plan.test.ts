@@ -2,7 +2,7 @@ import fc from 'fast-check'
 import { centreHz, USUAL_PARTS } from '../pair/model'
 import { centsBetween, midiToHz, nearestNote, shiftByCents } from '../units/pitch'
 import { planKit } from './plan'
-import { drumRange } from './range'
+import { drumRange } from '../kit/range'
 import { pairOfPlan } from './states'
 import type { Plan, PlanDrum, PlanRequest } from './types'
 
@@ -98,7 +98,9 @@ function bruteForce(drums: PlanDrum[], scheme: 'fourths' | 'thirds', originHz: n
       const below = centsBetween(hz, drum.lowestHz!)
       const beyond = centsBetween(drum.highestHz!, hz)
       if (below > 300 + 1e-9 || beyond > 300 + 1e-9 || hz > (drum.ceilingHz ?? Infinity)) continue
-      const centre = avoidHz.length ? centreHz(pairOfPlan(drum), hz, resonantHz, USUAL_PARTS) : 0
+      const centre = avoidHz.length
+        ? centreHz(pairOfPlan(drum), { batterHz: hz, resonantHz }, USUAL_PARTS)
+        : 0
       if (avoidHz.some((avoid) => Math.abs(centsBetween(avoid, hz)) <= 50)) continue
       if (avoidHz.some((avoid) => Math.abs(centsBetween(avoid, centre)) <= 50)) continue
       const out = Math.max(0, below, beyond) / 100
@@ -214,7 +216,7 @@ test('no plan moves a fixed drum, breaks a ceiling or takes an avoided pitch, wh
             expect(batterHz).toBeLessThanOrEqual((own.ceilingHz ?? Infinity) + 1e-6)
             expect(resonantHz).toBeLessThanOrEqual((own.resonantCeilingHz ?? Infinity) + 1e-6)
           }
-          const centre = avoidHz.length ? centreHz(pairOfPlan(own), batterHz, resonantHz, USUAL_PARTS) : 0
+          const centre = avoidHz.length ? centreHz(pairOfPlan(own), { batterHz, resonantHz }, USUAL_PARTS) : 0
           for (const hz of avoidHz) {
             expect(Math.abs(centsBetween(hz, batterHz))).toBeGreaterThan(50 - 1e-6)
             expect(Math.abs(centsBetween(hz, centre))).toBeGreaterThan(50)

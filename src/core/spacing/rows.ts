@@ -36,7 +36,7 @@ export function rowsOf(
   const at = placed.flatMap(({ id, batterHz, resonantHz }) => {
     const drum = drums.find((each) => each.id === id)
     if (!drum) return []
-    const centre = centreHz(pairOfPlan(drum), batterHz, resonantHz, USUAL_PARTS)
+    const centre = centreHz(pairOfPlan(drum), { batterHz, resonantHz }, USUAL_PARTS)
     const tones: Array<[Tone, number]> = [
       ['lug', batterHz],
       ['resonant lug', resonantHz],

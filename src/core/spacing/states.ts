@@ -1,11 +1,11 @@
 import { turnLawPrior, turnsBetween } from '../membrane/turnLaw'
-import { usualDepthInches } from '../membrane/sizes'
+import { usualDepthInches } from '../kit/sizes'
 import { centreHz, USUAL_PARTS } from '../pair/model'
 import type { PairDrum } from '../pair/types'
 import { CENTS_PER_NEPER } from '../units/pitch'
 import { STANDARD_THREAD_MM } from '../units/turns'
 import { favourCost, favouriteCost, rangeCost, snareCost, workCost } from './cost'
-import { drumRange } from './range'
+import { drumRange } from '../kit/range'
 import type { PlanDrum, PlanRequest } from './types'
 
 /** A drum to plan with all that was left out filled in. */
@@ -175,7 +175,7 @@ function centreAlong(
   const exact = (cents: number) => {
     const batterHz = Math.exp(cents / CENTS_PER_NEPER)
     return centsAbove1Hz(
-      centreHz(pair, batterHz, resonantHz ?? batterHz * 2 ** (relation / 1200), USUAL_PARTS),
+      centreHz(pair, { batterHz, resonantHz: resonantHz ?? batterHz * 2 ** (relation / 1200) }, USUAL_PARTS),
     )
   }
   const first = places[0]

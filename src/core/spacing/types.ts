@@ -1,4 +1,4 @@
-import type { DrumKind } from '../evening/tolerance'
+import type { DrumKind } from '../kit/kinds'
 
 /** One drum of a kit that is planned; pitches are lug pitches in Hz, other head muted. */
 export interface PlanDrum {

@@ -21,8 +21,8 @@ const UNREAD = 'That stroke could not be read. Strike the centre again and let i
 export function centreExpectation({ kit, drum, practice }: BenchView, clockMs: number): MeasureOptions {
   const { drum: own, batterHz, resonantHz, seen } = drumPair(kit, drum, practice, clockMs)
   const size: MeasureOptions = { diameterInches: drum.diameterInches, side: 'batter', tap: 'centre' }
-  if (batterHz === null || resonantHz === null) return size
-  const { hz } = predictCentre(own, batterHz, resonantHz, learnPair(own, seen))
+  if (batterHz === null || (own.resonant && resonantHz === null)) return size
+  const { hz } = predictCentre(own, { batterHz, resonantHz }, learnPair(own, seen))
   return { ...size, expectHz: hz, expectCents: EXPECT_CENTS }
 }
 

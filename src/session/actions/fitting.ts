@@ -1,7 +1,7 @@
 import { targetMeanHz } from '@/core/evening/types'
 import type { SlackSchoolId } from '@/core/head/slackStart'
 import { lastKnown } from '@/core/keeping/bench'
-import { usualLugHz } from '@/core/practice/drum'
+import { usualHz } from '@/core/keeping/defaults'
 import type { HeadRecord } from '@/core/records/kit'
 import { shiftByCents } from '@/core/units/pitch'
 import type { BenchView } from '../benchView'
@@ -48,7 +48,7 @@ export async function slackened(session: Session, school: SlackSchoolId): Promis
 /** A head that is only to be even has no pitch to climb to: it goes back to where it stood, or to what is usual. */
 function aimed({ drum, side, head, request }: BenchView) {
   if (!('level' in request.target)) return []
-  const hz = lastKnown(head)?.meanHz ?? usualLugHz(drum.diameterInches, drum.threadPitchMm)
+  const hz = lastKnown(head)?.meanHz ?? usualHz(drum, side)
   const aim = { kind: 'hz' as const, hz: Math.round(10 * hz) / 10 }
   return [kitEdit({ what: 'aimSet', drum: drum.id, side, aim })]
 }

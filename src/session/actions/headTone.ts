@@ -85,9 +85,9 @@ function askForTone(session: Session, toneAsked: readonly number[]): void {
 }
 
 /** What is known of the head from elsewhere than this round's taps: its target, its last state, its size. */
-function knownOtherwise({ drum, sitting, head, aim, kept }: BenchView): MeasureOptions {
+function knownOtherwise({ drum, side, sitting, head, aim, kept }: BenchView): MeasureOptions {
   const target = 'hz' in aim ? aim.hz : kept?.meanHz
   const before = sitting && sitting.passes.length > 1 ? lastKnown(head)?.meanHz : undefined
   const expectHz = before ?? target
-  return expectHz ? { expectHz, expectCents: FROM_TARGET_CENTS } : bySize(drum)
+  return expectHz ? { expectHz, expectCents: FROM_TARGET_CENTS } : bySize(drum, side)
 }

@@ -1,3 +1,4 @@
+import { usualHz } from '@/core/keeping/defaults'
 import { seededRandom, seedFromText } from '@/core/numeric/random'
 import { lastKnown, benchHead } from '@/core/keeping/bench'
 import { aimOf, sheetTarget } from '@/core/keeping/targets'
@@ -17,7 +18,6 @@ import {
   roughRods,
   slackRods,
   turnedByHand,
-  usualLugHz,
   type PracticeDrum,
 } from '@/core/practice/drum'
 import type { Drum, Side } from '@/core/records/kit'
@@ -35,6 +35,7 @@ export function practiceDrum(drum: Drum, side: Side, { faults }: PracticeState):
     seedText: `${drum.id}/${side}`,
     diameterInches: drum.diameterInches,
     depthInches: drum.depthInches,
+    portInches: drum.portInches,
     lugs: drum.lugs,
     hoop: drum[side].hoop,
     threadPitchMm: drum.threadPitchMm,
@@ -64,7 +65,7 @@ function aroundHz(session: Session, kit: KitState, drum: Drum, side: Side): numb
   const kept = sheetTarget(kit, drum.id, side)
   if (kept) return kept.meanHz
   const head = benchHead(kit, drum, side, true, session.get().clockMs)
-  return lastKnown(head)?.meanHz ?? usualLugHz(drum.diameterInches, drum.threadPitchMm)
+  return lastKnown(head)?.meanHz ?? usualHz(drum, side)
 }
 
 /** The other head as the tapped one meets it: still, or free and where its own rods have brought it. */

@@ -1,9 +1,9 @@
 import { MEASUREMENT_VERSION } from '@/core/measurement/measure'
 import type { MeasureOptions, Tap } from '@/core/measurement/types'
-import { usualLugHz } from '@/core/practice/drum'
+import { usualHz } from '@/core/keeping/defaults'
 import { lastKnown } from '@/core/keeping/bench'
 import type { OtherHead, Source } from '@/core/records/event'
-import type { Drum } from '@/core/records/kit'
+import type { Drum, Side } from '@/core/records/kit'
 import { encodeWav } from '@/core/sound/wav'
 import { centsBetween } from '@/core/units/pitch'
 import { benchView, type BenchView } from '../benchView'
@@ -46,12 +46,12 @@ export function expectation(view: BenchView, session: Session): MeasureOptions {
     return { ...size, expectHz: forecast.hz, expectCents }
   }
   const near = lastKnown(head)?.meanHz ?? ('hz' in aim ? aim.hz : kept?.meanHz)
-  return near ? { ...size, expectHz: near, expectCents: FROM_TARGET_CENTS } : { ...size, ...bySize(drum) }
+  return near ? { ...size, expectHz: near, expectCents: FROM_TARGET_CENTS } : { ...size, ...bySize(drum, side) }
 }
 
 /** What a drum's size alone says. */
-export const bySize = ({ diameterInches, threadPitchMm }: Drum): MeasureOptions => ({
-  expectHz: usualLugHz(diameterInches, threadPitchMm),
+export const bySize = (drum: Drum, side: Side): MeasureOptions => ({
+  expectHz: usualHz(drum, side),
   expectCents: 2 * FROM_TARGET_CENTS,
 })
 

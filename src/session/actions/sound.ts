@@ -1,7 +1,7 @@
 import { playPitches } from '@/audio/confirm'
 import { play } from '@/audio/playback'
 import { lastKnown } from '@/core/keeping/bench'
-import { usualLugHz } from '@/core/practice/drum'
+import { usualHz } from '@/core/keeping/defaults'
 import type { BenchView } from '../benchView'
 import type { HeardTap } from '../state'
 import type { Session } from '../session'
@@ -25,6 +25,6 @@ export function playTones(session: Session, pitchesHz: readonly number[], second
 /** Where a judgement by ear starts: the target, and a reference from the head as last known. */
 export function earPitches(view: BenchView): { targetHz: number | null; referenceHz: number } {
   const targetHz = 'hz' in view.aim ? view.aim.hz : (view.kept?.meanHz ?? null)
-  const usual = usualLugHz(view.drum.diameterInches, view.drum.threadPitchMm)
+  const usual = usualHz(view.drum, view.side)
   return { targetHz, referenceHz: lastKnown(view.head)?.meanHz ?? targetHz ?? usual }
 }

@@ -1,4 +1,5 @@
 import { expose } from 'comlink'
+import { believePair } from '@/core/pair/belief'
 import { learnPair } from '@/core/pair/learn'
 import { pairGrid } from '@/core/pair/map'
 import { solvePair } from '@/core/pair/solve'
@@ -10,7 +11,10 @@ const api: AdviserApi = {
   advise,
   pair: solvePair,
   plan: planKit,
-  pairMap: ({ drum, seen, turnLaw }) => pairGrid(drum, learnPair(drum, seen ?? []), turnLaw ?? {}),
+  pairMap: ({ drum, now, seen, turnLaw }) => {
+    const learned = learnPair(drum, [...(seen ?? []), now])
+    return pairGrid(drum, learned, turnLaw ?? {}, believePair(drum, now, learned))
+  },
 }
 
 expose(api)

@@ -5,5 +5,5 @@ import { answerJson } from '../answer'
 
 /** Both heads of a drum, as the command `pair`. */
 export async function POST(request: Request): Promise<Response> {
-  return answerJson(request, parsePairRequest, (asked) => pairAnswerRecord(solvePair(asked)))
+  return answerJson(request, parsePairRequest, (asked) => pairAnswerRecord(solvePair(asked), asked.now))
 }

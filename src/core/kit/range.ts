@@ -1,6 +1,6 @@
 import { turnLawPrior } from '../membrane/turnLaw'
-import type { DrumKind } from '../evening/tolerance'
 import { STANDARD_THREAD_MM } from '../units/turns'
+import { usualTurns, type SizedDrum } from './usual'
 
 /** Where a drum speaks, chokes and is at its best: batter lug pitches in Hz, each with its error in cents. */
 export interface DrumRange {
@@ -12,13 +12,6 @@ export interface DrumRange {
 
 export type RangeMark = { mark: 'growls' | 'best' | 'chokes'; hz: number }
 
-/** Turns of every rod above slack: toms 0.4 to 1.5 (common practice, no source); the others by the pitches people name. */
-const TURNS: Record<DrumKind, { lowest: number; favourite: number; highest: number }> = {
-  tom: { lowest: 0.4, favourite: 0.8, highest: 1.5 },
-  'floor-tom': { lowest: 0.3, favourite: 0.6, highest: 1.3 },
-  snare: { lowest: 0.65, favourite: 2.1, highest: 5 },
-  kick: { lowest: 0.25, favourite: 0.6, highest: 1.3 },
-}
 /** A size says no more than this of a drum's range. */
 const PRIOR_CENTS = 250
 /** A mark is worth this; a drum growls a little below where it begins to speak, and so above. */
@@ -34,7 +27,7 @@ const LEAST_CENTS = 60
  * @param hz2PerTurn what a turn does, where the head has shown it; else from the size
  */
 export function drumRange(
-  drum: { kind: DrumKind; diameterInches: number; threadPitchMm?: number; batterMils?: readonly number[] },
+  drum: SizedDrum,
   marks: readonly RangeMark[],
   keptHz: readonly number[],
   hz2PerTurn?: number,
@@ -42,7 +35,7 @@ export function drumRange(
   const k =
     hz2PerTurn ??
     turnLawPrior(drum.diameterInches, drum.threadPitchMm ?? STANDARD_THREAD_MM, drum.batterMils).mean
-  const turns = TURNS[drum.kind]
+  const turns = usualTurns(drum)
   const of = (mark: RangeMark['mark'], besideCents: number) =>
     marks
       .filter((each) => each.mark === mark)
