@@ -23,6 +23,7 @@ export function PairMap({
   was,
   goal,
   label,
+  doubtCents = null,
   onGoal,
 }: {
   model: PairMapModel
@@ -30,6 +31,8 @@ export function PairMap({
   was: readonly Place[]
   goal: Place
   label: string
+  /** Doubt of where the heads stand, in cents, where a head was not read: the mark is hollow then. */
+  doubtCents?: { batter: number; resonant: number } | null
   onGoal: (place: Place) => void
 }) {
   const svg = useRef<SVGSVGElement>(null)
@@ -138,8 +141,37 @@ export function PairMap({
         stroke="var(--act)"
         strokeWidth={2}
       />
-      <circle {...spot(now)} r={7} fill="var(--ink)" />
+      {doubtCents ? <Doubt model={model} now={now} cents={doubtCents} /> : null}
+      <circle
+        {...spot(now)}
+        r={7}
+        fill={doubtCents ? 'var(--tape)' : 'var(--ink)'}
+        stroke="var(--ink)"
+        strokeWidth={2}
+      />
       <circle {...spot(goal)} r={10} fill="var(--tape)" stroke="var(--act)" strokeWidth={3} />
     </svg>
+  )
+}
+
+/** How far either head may stand from where it is foretold. */
+function Doubt({
+  model,
+  now,
+  cents,
+}: {
+  model: PairMapModel
+  now: Place
+  cents: { batter: number; resonant: number }
+}) {
+  const beside = (hz: number, by: number) => hz * 2 ** (by / 1200)
+  const [x, y] = [model.x(now.batterHz), model.y(now.resonantHz)]
+  return (
+    <path
+      d={`M${model.x(beside(now.batterHz, -cents.batter))},${y}H${model.x(beside(now.batterHz, cents.batter))}M${x},${model.y(beside(now.resonantHz, -cents.resonant))}V${model.y(beside(now.resonantHz, cents.resonant))}`}
+      stroke="var(--ink)"
+      strokeWidth={2}
+      fill="none"
+    />
   )
 }

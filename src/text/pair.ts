@@ -1,5 +1,6 @@
 import { DEFAULT_SMALLEST_STEP } from '@/core/evening/plan'
 import { headCost } from '@/core/fitting/fast'
+import type { OpenAim } from '@/core/keeping/pairing'
 import type { RingForecast, RingStroke } from '@/core/pair/ring'
 import { RELATION_SCHOOLS, schoolOf } from '@/core/pair/schools'
 import type { PairBelief } from '@/core/pair/belief'
@@ -66,6 +67,12 @@ export function standsText({ readNext, errorCents }: PairBelief, read: PairReadi
 export function allRodsText(turns: number): string {
   const steps = Math.round(turns / STEP_TURNS) * STEP_TURNS
   return steps === 0 ? 'leave' : `${directionWord(steps)} ${turnText(steps)}`
+}
+
+/** The head that is left of two that were aimed: "The resonant: up 1/16, to 240 Hz". */
+export function openAimText({ side, aimHz, turns }: OpenAim): string {
+  const what = turns === null ? 'read it' : allRodsText(turns) === 'leave' ? 'a hair' : allRodsText(turns)
+  return `The ${side}: ${what}, to ${aimHz.toFixed(0)} Hz`
 }
 
 /** One sentence or two: what to turn, and what that makes of the drum. */

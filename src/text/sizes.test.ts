@@ -45,7 +45,9 @@ test('kind before or after its size, in any order of drums: the same kit', () =>
   })
   fc.assert(
     fc.property(fc.array(drum, { minLength: 1, maxLength: 6 }), (list) => {
-      const text = list.map(({ word, inches, before }) => (before ? `${word} ${inches}` : `${inches} ${word}`))
+      const text = list.map(({ word, inches, before }) =>
+        before ? `${word} ${inches}` : `${inches} ${word}`,
+      )
       const { drums, wrong } = parseSizes(text.join(', '))
       expect(wrong).toBeNull()
       const kinds = { kick: 'kick', snare: 'snare', 'floor tom': 'floor-tom', 'rack tom': 'tom' } as const

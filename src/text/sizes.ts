@@ -7,7 +7,8 @@ const KINDS: ReadonlyArray<[RegExp, DrumKind]> = [
   [/(side[ -]?)?snares?([ -]?drums?)?/y, 'snare'],
   [/(rack|hanging|mounted)[ -]?toms?|racks?|toms?/y, 'tom'],
 ]
-const SIZE = /(\d+(?:[.,]\d+)?)\s*(?:"|”|''|in(?:ch(?:es)?)?\b)?(?:\s*(?:[x×*]|by)\s*(\d+(?:[.,]\d+)?)\s*(?:"|”|''|in(?:ch(?:es)?)?\b)?)?/y
+const SIZE =
+  /(\d+(?:[.,]\d+)?)\s*(?:"|”|''|in(?:ch(?:es)?)?\b)?(?:\s*(?:[x×*]|by)\s*(\d+(?:[.,]\d+)?)\s*(?:"|”|''|in(?:ch(?:es)?)?\b)?)?/y
 const SKIPPED = /and|an?|the|drums?|with|my|[\s.&+"”]+/y
 const BREAK = /[,;/\n]/y
 /** From this on a tom without a word stands on the floor, and a drum is a kick. */
@@ -91,7 +92,7 @@ function tokensOf(text: string): { tokens: Token[]; wrong: string | null } {
     pattern.lastIndex = at
     return pattern.exec(text)
   }
-  for (let at = 0; at < text.length; ) {
+  for (let at = 0; at < text.length;) {
     const kind = KINDS.map(([word, kind]) => ({ kind, found: match(word, at) })).find(({ found }) => found)
     if (kind) {
       tokens.push({ what: 'kind', kind: kind.kind })

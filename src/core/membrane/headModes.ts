@@ -240,6 +240,8 @@ export class HeadModes {
     const ahead = this.dynamic(hz * (1 + DERIVATIVE_STEP))
     const slope = ahead.map((x, i) => (x - d[i]) / (hz * DERIVATIVE_STEP))
     const lu = new LuDecomposition(new Matrix(rows(d, size)))
+    // Right on the mode.
+    if (lu.isSingular()) return null
     const pushed = vectors.map((v) => Matrix.columnVector(times(slope, v, size)))
     const solved = pushed.map((v) => Float64Array.from(lu.solve(v).to1DArray()))
     const basis = orthonormal(solved)

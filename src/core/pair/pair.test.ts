@@ -1,5 +1,4 @@
 import fc from 'fast-check'
-import { portFactor } from '../membrane/air'
 import { HeadModes, type Film } from '../membrane/headModes'
 import { MODE_SHAPES, tensionFromLugHz } from '../membrane/modes'
 import { FILM_POISSON, filmStiffness } from '../membrane/planeStress'

@@ -9,6 +9,8 @@ import { otherSide, type BenchView } from '@/session/benchView'
 import { useSession, useSessionState } from '@/session/react'
 import type { EvenAnswer } from '@/core/evening/types'
 import { noteFinding } from '@/session/actions/findings'
+import { openAim } from '@/core/keeping/pairing'
+import { openAimText } from '@/text/pair'
 import { adviceText } from '@/text/advice'
 import { daysText } from '@/text/fitting'
 import { Button } from '@/ui/Button'
@@ -43,6 +45,7 @@ export function DonePanel({ view }: { view: BenchView }) {
   if (!view.advice || !session) return null
   const { plan } = view.advice
   const other = otherSide(view.side)
+  const thread = openAim(view.kit, view.drum, view.side, view.practice, session.get().clockMs)
   return (
     <>
       <p className="text-soft">{plan.done ? 'done' : 'not done'}</p>
@@ -84,7 +87,11 @@ export function DonePanel({ view }: { view: BenchView }) {
         <p className="mt-3 text-caution">Simulated: nothing of it is kept for this drum.</p>
       ) : null}
       <div className={clsx(ACTION_BAR, 'flex flex-wrap gap-3 md:mt-5')}>
-        {isEnabled('run.next') ? (
+        {thread && plan.done ? (
+          <Button tone="act" big onClick={() => chooseHead(session, view.drum.id, thread.side)}>
+            {openAimText(thread)}
+          </Button>
+        ) : isEnabled('run.next') ? (
           <Button tone="act" big onClick={() => run('run.next')}>
             Next in the run
           </Button>
@@ -111,9 +118,11 @@ export function DonePanel({ view }: { view: BenchView }) {
       ) : null}
       <p className="mt-4 text-soft">Next:</p>
       <div className="-ml-2 flex flex-wrap">
-        <Button tone="quiet" className="underline" onClick={() => chooseHead(session, view.drum.id, other)}>
-          the {other} head
-        </Button>
+        {view.drum.oneHeaded ? null : (
+          <Button tone="quiet" className="underline" onClick={() => chooseHead(session, view.drum.id, other)}>
+            the {other} head
+          </Button>
+        )}
         <Button tone="quiet" className="underline" onClick={() => run('bench.nextDrum')}>
           the next drum
         </Button>

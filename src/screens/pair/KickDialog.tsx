@@ -79,7 +79,7 @@ export function KickDialog({ onClose }: { onClose: () => void }) {
                     className="-ml-2 underline"
                     aria-label={`Aim the front ${label}`}
                     onClick={() => {
-                      aimPair(session, batterHz, resonantHz)
+                      aimPair(session, { batterHz, resonantHz })
                       chooseHead(session, drum.id, 'resonant')
                       onClose()
                     }}

@@ -25,7 +25,7 @@ const HideFaultDialog = dynamic(() =>
 const WrinklesDialog = dynamic(() =>
   import('../fitting/WrinklesDialog').then((module) => module.WrinklesDialog),
 )
-const PairDialog = dynamic(() => import('../bench/PairDialog').then((module) => module.PairDialog))
+const PairDialog = dynamic(() => import('../pair/PairDialog').then((module) => module.PairDialog))
 const CompareDialog = dynamic(() => import('../pair/CompareDialog').then((module) => module.CompareDialog))
 const DrasticDialog = dynamic(() => import('../pair/DrasticDialog').then((module) => module.DrasticDialog))
 const StandDialog = dynamic(() => import('../pair/StandDialog').then((module) => module.StandDialog))

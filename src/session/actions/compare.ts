@@ -1,6 +1,7 @@
 import { play } from '@/audio/playback'
 import { drumPair, pairModel } from '@/core/keeping/pairing'
 import type { Stroke } from '@/core/keeping/strokes'
+import type { PairPlace } from '@/core/pair/types'
 import { levelsMatched, renderRinging, type RingingTone, type Samples } from '@/core/sound/ringing'
 import { decodeWav } from '@/core/sound/wav'
 import type { Session } from '../session'
@@ -28,7 +29,7 @@ export function ofStroke(stroke: Stroke): SoundState {
 }
 
 /** The drum with its heads there, as the model and its own strokes foretell it. */
-export function ofPlan(session: Session, at: { batterHz: number; resonantHz: number }): SoundState | null {
+export function ofPlan(session: Session, at: PairPlace): SoundState | null {
   const view = currentView(session)
   if (!view) return null
   const pair = drumPair(view.kit, view.drum, view.practice, session.get().clockMs)
@@ -59,7 +60,7 @@ export async function playOf(session: Session, states: readonly SoundState[], wh
 }
 
 /** Plays one planned state. */
-export async function hearPair(session: Session, batterHz: number, resonantHz: number): Promise<void> {
+export async function hearPair(session: Session, batterHz: number, resonantHz: number | null): Promise<void> {
   const state = ofPlan(session, { batterHz, resonantHz })
   if (state) await playOf(session, [state], 0)
 }

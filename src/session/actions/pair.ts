@@ -3,10 +3,11 @@ import { drumPair } from '@/core/keeping/pairing'
 import { layersOn } from '@/core/keeping/strokes'
 import { seedFromText } from '@/core/numeric/random'
 import type { PairAnswer } from '@/core/pair/solve'
-import type { PairWant } from '@/core/pair/types'
+import type { PairPlace, PairWant } from '@/core/pair/types'
 import { standLossPerSecond } from '@/core/practice/stand'
 import type { BenchView } from '../benchView'
 import type { Session } from '../session'
+import { chooseHead } from './kits'
 import { countTap, practiceDrum, practiceOther, practiceState } from './practice'
 import { centreExpectation, takeCentre } from './centre'
 import { aimEar, startListening } from './listening'
@@ -56,22 +57,26 @@ export async function listenForCentre(session: Session): Promise<void> {
   else await aimEar(session)
 }
 
-/** Solves both heads for what is wanted; null while a head was never read. */
+/** Solves both heads for what is wanted, from what was read of them; null while nothing was. */
 export function askPair(session: Session, want: PairWant): Promise<PairAnswer> | null {
   const view = currentView(session)
   if (!view) return null
-  const { drum, batterHz, resonantHz, seen, turnLaw } = pairOf(session, view)
-  if (batterHz === null || resonantHz === null) return null
-  // The newest centre reading is among those seen.
-  const now = { batterHz, resonantHz, centreHz: null }
-  return session.deps.adviser().pair({ drum, now, want, seen, turnLaw })
+  const { drum, batterHz, resonantHz, centreHz, seen, turnLaw } = pairOf(session, view)
+  if (batterHz === null && resonantHz === null && centreHz === null) return null
+  // The newest centre reading is among those seen, where both heads were known then.
+  const now = { batterHz, resonantHz, centreHz }
+  const past = seen.filter((each) => each.centreHz !== centreHz)
+  return session.deps.adviser().pair({ drum, now, want, seen: past, turnLaw })
 }
 
-/** Both heads are to be brought to these lug pitches. */
-export function aimPair(session: Session, batterHz: number, resonantHz: number): void {
+/** The heads are to be brought to these lug pitches; the one that wants more turning is opened. */
+export function aimPair(session: Session, to: PairPlace & { turns?: PairAnswer['turns'] }): void {
   const view = currentView(session)
   if (!view) return
   const tenth = (hz: number) => Math.round(10 * hz) / 10
-  setAim(session, view.drum, 'batter', { kind: 'hz', hz: tenth(batterHz) })
-  setAim(session, view.drum, 'resonant', { kind: 'hz', hz: tenth(resonantHz) })
+  setAim(session, view.drum, 'batter', { kind: 'hz', hz: tenth(to.batterHz) })
+  if (to.resonantHz !== null) setAim(session, view.drum, 'resonant', { kind: 'hz', hz: tenth(to.resonantHz) })
+  const { batter, resonant } = to.turns ?? { batter: 0, resonant: 0 }
+  const side = Math.abs(resonant) > Math.abs(batter) ? 'resonant' : 'batter'
+  chooseHead(session, view.drum.id, side)
 }

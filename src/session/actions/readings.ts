@@ -46,7 +46,9 @@ export function expectation(view: BenchView, session: Session): MeasureOptions {
     return { ...size, expectHz: forecast.hz, expectCents }
   }
   const near = lastKnown(head)?.meanHz ?? ('hz' in aim ? aim.hz : kept?.meanHz)
-  return near ? { ...size, expectHz: near, expectCents: FROM_TARGET_CENTS } : { ...size, ...bySize(drum, side) }
+  return near
+    ? { ...size, expectHz: near, expectCents: FROM_TARGET_CENTS }
+    : { ...size, ...bySize(drum, side) }
 }
 
 /** What a drum's size alone says. */
