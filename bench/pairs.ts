@@ -7,7 +7,11 @@ import type { PairDrum, PairWant } from '@/core/pair/types'
 import { believePair } from '@/core/pair/belief'
 import type { DrumKind } from '@/core/kit/kinds'
 import { usualLugHz } from '@/core/kit/usual'
-import { lugTruth, truthOf, type PracticeHead } from '@/core/practice/model'
+import { coupledMode } from '@/core/membrane/coupled'
+import { HeadModes } from '@/core/membrane/headModes'
+import { MODE_SHAPES, tensionFromLugHz } from '@/core/membrane/modes'
+import { ritzBasis } from '@/core/membrane/ritz'
+import { heldBy, lugTruth, type PracticeHead } from '@/core/practice/model'
 import { natureOf } from '@/core/practice/nature'
 import { playTap } from '@/core/practice/tap'
 import { turnLawPrior } from '@/core/membrane/turnLaw'
@@ -47,6 +51,22 @@ const SIZES: Record<string, Size[]> = {
 }
 /** What a drum hides: films and effective depth as logarithms, air outside between these parts of a baffled piston's. */
 const HIDES = { film: 0.08, depth: 0.05, outside: [0.6, 1] as const, port: 0.1 }
+
+/** The centre pitch of the full model, all shapes together: uneven film, both heads, the air between and outside, the port. */
+function centreOf(head: PracticeHead, lugHz: number): number {
+  const { diameterInches, depthInches, pliesMils, portInches = 0, outsideAir = 1, other } = head
+  const space = { depthInches }
+  const pulled = (plies: readonly number[], hz: number) => ({
+    pliesMils: plies,
+    tension: tensionFromLugHz({ diameterInches, pliesMils: plies, space, outsideAir }, hz),
+  })
+  const film = { diameterInches, depthInches, pliesMils, portInches, outsideAir, edge: heldBy(head).edge }
+  const resonant = pulled(other.pliesMils, other.lugHz)
+  const start = coupledMode('together', film, MODE_SHAPES[0], pulled(pliesMils, lugHz), resonant)
+  const parts: [number, number] = [start.batter, start.resonant]
+  const [{ hz }] = new HeadModes(ritzBasis(5, 2), film, resonant).near(MODE_SHAPES[0], start.hz, parts)
+  return hz
+}
 
 /** A drum as its owner knows it, and as it is: films, depth, air and evenness hidden from the predictor. */
 function hiddenDrum(seed: number, { kind, diameterInches, depthInches, portInches }: Size) {
@@ -90,8 +110,7 @@ function hiddenDrum(seed: number, { kind, diameterInches, depthInches, portInche
   /** True lug pitch and centre for where the heads are set. */
   const truth = (batterHz: number, resonantHz: number) => {
     const lug = lugTruth(head(batterHz, resonantHz, true)).meanHz
-    const centre = truthOf(head(batterHz, resonantHz, false)).modes.find(({ m, n }) => m === 0 && n === 1)!
-    return { batterHz: lug, resonantHz, centreHz: centre.poles[0].hz }
+    return { batterHz: lug, resonantHz, centreHz: centreOf(head(batterHz, resonantHz, false), lug) }
   }
   const read = (batterHz: number, resonantHz: number) => {
     const real = truth(batterHz, resonantHz)

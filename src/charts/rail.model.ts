@@ -1,5 +1,6 @@
 import { extent } from 'd3-array'
 import { scaleLog } from 'd3-scale'
+import { intervalText } from '@/core/units/intervals'
 import { centsBetween, nearestNote } from '@/core/units/pitch'
 
 /** The rail: one logarithmic frequency axis for all drums, a lane a drum. */
@@ -43,33 +44,6 @@ const SIDE_PX = 30
 /** Room for the words right of the last mark. */
 const RIGHT_LABEL_PX = 136
 
-const INTERVALS: ReadonlyArray<[number, string]> = [
-  [0, 'alike'],
-  [100, 'half step'],
-  [200, 'whole step'],
-  [300, 'min. third'],
-  [400, 'maj. third'],
-  [500, 'fourth'],
-  [600, 'tritone'],
-  [700, 'fifth'],
-  [800, 'min. sixth'],
-  [900, 'maj. sixth'],
-  [1000, 'min. seventh'],
-  [1100, 'maj. seventh'],
-]
-
-/** An interval by its nearest tempered name and the cents from it: "fourth −12 c", "octave + fifth". */
-export function intervalText(cents: number): string {
-  const size = Math.abs(cents)
-  const octaves = Math.floor((size + 50) / 1200)
-  const rest = size - 1200 * octaves
-  const [near, name] = INTERVALS.reduce((a, b) => (Math.abs(rest - b[0]) < Math.abs(rest - a[0]) ? b : a))
-  const off = Math.round(rest - near)
-  const octave = octaves === 0 ? '' : octaves === 1 ? 'octave' : `${octaves} octaves`
-  const base = octave ? (near === 0 ? octave : `${octave} + ${name}`) : name
-  return off === 0 ? base : `${base} ${off > 0 ? '+' : '−'}${Math.abs(off)} c`
-}
-
 /** How the resonant head stands to the batter: "fourth up", "alike". */
 export function headsText(aboveCents: number): string {
   const side = Math.abs(aboveCents) < 50 ? '' : aboveCents > 0 ? ' up' : ' down'
@@ -77,12 +51,15 @@ export function headsText(aboveCents: number): string {
 }
 
 export function railModel(lanes: readonly RailLaneInput[], width: number, a4Hz: number): RailModel {
+  // Every drum's range has its place on the axis, whatever was read of it.
   const pitches = lanes.flatMap((lane) =>
-    [lane.batterHz, lane.resonantHz, lane.targetHz].filter((hz) => hz !== null),
+    [lane.batterHz, lane.resonantHz, lane.targetHz, lane.range?.lowestHz, lane.range?.highestHz].filter(
+      (hz) => hz != null,
+    ),
   )
   const [low, high] = pitches.length ? (extent(pitches) as [number, number]) : [60, 400]
   const x = scaleLog(
-    [low * 0.9, Math.max(high, low * 2)],
+    [low * 0.94, Math.max(high, low * 2)],
     [SIDE_PX, Math.max(SIDE_PX + 120, width - RIGHT_LABEL_PX)],
   )
   const at = (hz: number | null) => (hz === null ? null : x(hz))

@@ -1,5 +1,5 @@
 import { scaleLog } from 'd3-scale'
-import { intervalText } from './rail.model'
+import { intervalText } from '@/core/units/intervals'
 import { centsBetween } from '@/core/units/pitch'
 
 /** A plan on the rail: where each drum speaks, stands, and would stand; one lane a drum. */

@@ -2,7 +2,7 @@ import type { Gives, Plan } from '@/core/spacing/types'
 import { minutesText } from './minutes'
 import { bendText, logSays, ringText } from './pair'
 import { doorsText } from './run'
-import { givesText, troubleText, workText } from './spacing'
+import { givesText, planLabel, scoreText, troubleText, workText } from './spacing'
 import { hungText, layersText } from './strokes'
 
 const NAMES = new Map([
@@ -11,29 +11,69 @@ const NAMES = new Map([
 ])
 
 test.each<[Gives, string]>([
-  [{ what: 'favourite', drum: 'a', cents: 40 }, 'the 16 sits 40 cents above its favourite pitch'],
-  [{ what: 'range', drum: 'b', cents: -60 }, 'the 12 lies 60 cents below where it speaks: it may growl'],
-  [{ what: 'range', drum: 'b', cents: 25 }, 'the 12 lies 25 cents above its range: it may choke'],
+  [
+    { what: 'favourite', drum: 'a', cents: 40, hz: 92 },
+    'the 16’s edge at 92.0 Hz sits 40 c above its favourite pitch',
+  ],
+  [
+    { what: 'range', drum: 'b', cents: -60, hz: 101.26 },
+    'the 12’s edge at 101.3 Hz lies 60 c below where it speaks: it may growl',
+  ],
+  [
+    { what: 'range', drum: 'b', cents: 25, hz: 240 },
+    'the 12’s edge at 240.0 Hz lies 25 c above its range: it may choke',
+  ],
+  [
+    { what: 'favour', drum: 'b', cents: 31, hz: 150 },
+    'the 12’s edge at 150.0 Hz is 31 c from the nearest note of the key',
+  ],
   [
     { what: 'gap', drum: 'a', next: 'b', cents: 470, wanted: 500 },
-    'from the 16 to the 12 are 470 cents and not a fourth',
+    'from the 16 to the 12 is fourth −30 c, not a fourth',
   ],
   [
-    { what: 'gap', drum: 'a', next: 'b', cents: 340, wanted: 367 },
-    'from the 16 to the 12 are 340 cents and not 367',
+    { what: 'gap', drum: 'a', next: 'b', cents: 902, wanted: 367 },
+    'from the 16 to the 12 is major sixth +2 c, not 367 c',
   ],
-  [{ what: 'close', drum: 'a', next: 'b', cents: 150 }, 'the 16 and the 12 are only 150 cents apart'],
-  [{ what: 'snare', drum: 'b', cents: -20 }, 'the 12 is 20 cents from the snare: its wires may buzz along'],
+  [{ what: 'close', drum: 'a', next: 'b', cents: 150 }, 'the 16 and the 12 are only 150 c apart at the edge'],
+  [
+    { what: 'snare', drum: 'b', cents: -20, hz: 230, snareHz: 232.7 },
+    'the 12’s edge at 230.0 Hz is 20 c from the snare’s, 232.7 Hz: its wires may buzz along',
+  ],
+  [
+    { what: 'kick', drum: 'a', cents: 300, hz: 80 },
+    'the 16’s edge at 80.0 Hz lies minor third under the lowest tom; a fourth to an octave is usual',
+  ],
 ])('what a plan gives up, in words: %#', (gives, words) => {
   expect(givesText(gives, NAMES)).toBe(words)
 })
 
-test('why there is no plan, with a way out', () => {
-  expect(troubleText({ what: 'fixed-avoided', drum: 'a' }, NAMES)).toMatch(
-    /^The 16 is to stay.*Let it move, or avoid less/,
+test('why there is no plan, with drum, mode, pitch and a way out', () => {
+  expect(
+    troubleText({ what: 'fixed-avoided', drum: 'a', mode: 'centre', hz: 61.04, avoidHz: 61.7 }, NAMES),
+  ).toBe(
+    'The 16 is to stay, and its centre at 61.0 Hz lies on 61.7 Hz, which is to be avoided. Let it move, or avoid less.',
   )
-  expect(troubleText({ what: 'no-pitch', drum: 'b' }, NAMES)).toMatch(/^Nowhere for the 12/)
+  expect(troubleText({ what: 'no-place', drum: 'b', by: 'resonant-ceiling' }, NAMES)).toMatch(
+    /^Nowhere for the 12: with that relation its resonant head/,
+  )
   expect(troubleText(null, NAMES)).toMatch(/Give the root back/)
+})
+
+test('a plan is named by what sets it apart, and its score by what it gives up', () => {
+  const label = (what: Plan['what'], scheme: Plan['scheme'] = { kind: 'fourths' }) =>
+    planLabel({ what, scheme }, NAMES)
+  expect(label({ kind: 'best' })).toBe('best: fourths')
+  expect(label({ kind: 'scheme', scheme: { kind: 'thirds' } })).toBe('thirds fit better')
+  expect(label({ kind: 'relation', resonantAboveCents: 300 })).toBe('resonants a minor third above')
+  expect(label({ kind: 'stays', drum: 'b' })).toBe('12 stays')
+  expect(scoreText({ score: 0.4, gives: [] })).toBe('everything fits')
+  const gives: Gives[] = [{ what: 'close', drum: 'a', next: 'b', cents: 150 }]
+  expect([0.9, 0.6, 0.4].map((score) => scoreText({ score, gives }))).toEqual([
+    'little is given up',
+    'a compromise',
+    'much is given up',
+  ])
 })
 
 test('what a plan takes: turns, rods and minutes, or that nothing is known', () => {

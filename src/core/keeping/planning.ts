@@ -64,6 +64,7 @@ export function planRequestOf(
   const fixed = spacing.fixed.filter((id) => nowOf(known, id) !== null)
   const request: PlanRequest = {
     ...{ drums: known.drums.map(planDrumOf), scheme: schemeOf(kit, spacing), a4Hz, keys, fixed, pinned },
+    move: spacing.move.filter((id) => here.has(id) && !fixed.includes(id)),
     ...relationOf(known, spacing),
     ...(rootHz ? { rootHz } : {}),
     avoidHz: avoid.filter((hz) => hz !== null),
@@ -93,20 +94,28 @@ function relationOf(
 }
 
 const nowOf = ({ drums }: KnownKit, id: string) => {
-  const own = drums.find(({ drum }) => drum.id === id)?.pair
-  return own && own.batterHz !== null && own.resonantHz !== null
-    ? { batterHz: own.batterHz, resonantHz: own.resonantHz }
-    : null
+  const own = drums.find(({ drum }) => drum.id === id)
+  return own ? nowPair(own.drum, own.pair) : null
 }
 
-function planDrumOf({ drum, pair, range }: KnownKit['drums'][number]): PlanDrum {
-  const { batterHz, resonantHz, turnLaw } = pair
+/** Both heads as last read; a drum of one head stands for both with it. */
+function nowPair(drum: Drum, { batterHz, resonantHz }: DrumPair) {
+  if (batterHz === null) return null
+  if (drum.oneHeaded) return { batterHz, resonantHz: batterHz }
+  return resonantHz === null ? null : { batterHz, resonantHz }
+}
+
+/** A drum as planning and judging take it. */
+export function planDrumOf({ drum, pair, range }: KnownKit['drums'][number]): PlanDrum {
+  const { turnLaw } = pair
   const ceiling = drum.batter.ceilingHz
   const within = (hz: number) => Math.min(hz, ceiling ?? Infinity)
   return {
     ...{ id: drum.id, name: drum.name, kind: drum.kind, diameterInches: drum.diameterInches },
     ...{ depthInches: drum.depthInches, lugs: drum.lugs, threadPitchMm: drum.threadPitchMm },
     ...{ batterMils: drum.batter.pliesMils, resonantMils: drum.resonant.pliesMils },
+    ...(drum.portInches === undefined ? {} : { portInches: drum.portInches }),
+    ...(drum.oneHeaded ? { oneHeaded: true } : {}),
     ...{
       lowestHz: within(range.lowestHz),
       favouriteHz: within(range.favouriteHz),
@@ -114,7 +123,7 @@ function planDrumOf({ drum, pair, range }: KnownKit['drums'][number]): PlanDrum 
     },
     ...(ceiling === null ? {} : { ceilingHz: ceiling }),
     ...(drum.resonant.ceilingHz === null ? {} : { resonantCeilingHz: drum.resonant.ceilingHz }),
-    now: batterHz !== null && resonantHz !== null ? { batterHz, resonantHz } : null,
+    now: nowPair(drum, pair),
     turnLaw,
   }
 }

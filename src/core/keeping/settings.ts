@@ -20,6 +20,8 @@ export const spacingSchema = z.strictObject({
   anchor: z.enum(['none', 'lowest', 'smallest']),
   leastWork: z.number().min(0).max(1),
   fixed: z.array(idSchema).max(40),
+  /** Kicks and snares that are placed with the toms. */
+  move: z.array(idSchema).max(40).default([]),
   /** Drums set by hand, batter in Hz. */
   pinned: z.record(idSchema, z.number().min(15).max(2000)),
 })
@@ -28,7 +30,16 @@ export type SpacingChoices = z.infer<typeof spacingSchema>
 
 export const NO_CHOICES: SpacingChoices = {
   ...{ scheme: 'fourths', equalCents: 400, stepsName: null, relationCents: null, relations: {} },
-  ...{ rootText: '', avoidText: '', keyText: '', anchor: 'none', leastWork: 0, fixed: [], pinned: {} },
+  ...{
+    rootText: '',
+    avoidText: '',
+    keyText: '',
+    anchor: 'none',
+    leastWork: 0,
+    fixed: [],
+    move: [],
+    pinned: {},
+  },
 }
 
 /** How one person works: kept on this device, never part of a kit. */

@@ -190,10 +190,11 @@ export class HeadModes {
       }
       const overlaps = found.vectors.map((v) => overlap(v, wanted))
       const whole = overlaps.reduce((sum, part) => sum + part, 0)
-      if (whole > FOUND * wanted.length || more === MOST_STRANGERS) {
+      // Where the iteration broke down what it had is as good as it gets.
+      if (!(whole <= FOUND * wanted.length) || more === MOST_STRANGERS) {
         return likest(found, wanted)
           .sort((x, y) => found.hz[x] - found.hz[y])
-          .map((which) => this.follow(found, which))
+          .map((which) => this.follow(found, which, from))
       }
       const strangest = overlaps.indexOf(Math.min(...overlaps))
       vectors = [...vectors, found.vectors[strangest]]
@@ -213,16 +214,16 @@ export class HeadModes {
   }
 
   /** One mode of a subspace to its own pitch: the air's load, and so the subspace, is that of its frequency. */
-  private follow(from: Step, which: number): FoundMode {
+  private follow(from: Step, which: number, startHz: number): FoundMode {
     let { vectors } = from
     let whole = vectors[which]
-    let hz = from.hz[which]
+    let hz = nearTo(startHz, from.hz[which])
     for (let i = 0; i < MOST_STEPS; i++) {
       const step = this.step(vectors, hz)
       if (!step) break
       const same = step.vectors.map((v) => overlap(v, [whole]))
       const at = same.indexOf(Math.max(...same))
-      const next = nearTo(from.hz[which], step.hz[at])
+      const next = nearTo(startHz, step.hz[at])
       const change = next / hz - 1
       vectors = step.vectors
       whole = vectors[at]
@@ -245,6 +246,7 @@ export class HeadModes {
     const pushed = vectors.map((v) => Matrix.columnVector(times(slope, v, size)))
     const solved = pushed.map((v) => Float64Array.from(lu.solve(v).to1DArray()))
     const basis = orthonormal(solved)
+    if (basis.length === 0) return null
     const reduced = (a: Float64Array) => basis.map((v) => basis.map((w) => dot(v, times(a, w, size))))
     return rotate(basis, reduced(d), reduced(slope), hz)
   }
@@ -258,8 +260,10 @@ function rotate(basis: Float64Array[], a: number[][], b: number[][], hz: number)
   const l = cholesky.lowerTriangularMatrix
   const inverse = solve(l, Matrix.eye(n))
   const c = inverse.mmul(symmetric(a).mul(-1)).mmul(inverse.transpose())
+  if (!c.to1DArray().every(Number.isFinite)) return null
   const { realEigenvalues, eigenvectorMatrix } = new EigenvalueDecomposition(c, { assumeSymmetric: true })
   const x = inverse.transpose().mmul(eigenvectorMatrix)
+  if (!realEigenvalues.every(Number.isFinite)) return null
   const order = realEigenvalues.map((_, i) => i).sort((i, j) => realEigenvalues[j] - realEigenvalues[i])
   return {
     hz: order.map((i) => hz - realEigenvalues[i]),

@@ -17,11 +17,11 @@ export interface LearnedPair {
  * the effective depth by vents, beds and what is inside, air outside by shell, stand and room (0.6 to 1.0), the whole by what
  * the model of one shape leaves out. Judgements (docs/decisions/two-heads.md).
  */
-const PRIOR: PairParts = { batterMass: 0.08, resonantMass: 0.08, depth: 0.05, outside: 0.15, centre: 0.003 }
+const PRIOR: PairParts = { batterMass: 0.07, resonantMass: 0.07, depth: 0.045, outside: 0.13, centre: 0.002 }
 /** A hole of unknown place and rim lets more or less air through, and an opened drum loads its heads otherwise. */
 const PORTED_CENTRE = 0.012
 /** A centre reading and the lug pitches beside it are worth this, in cents; what no part explains is in it. */
-const READING_CENTS = 4.5
+const READING_CENTS = 3.6
 const STEPS = 8
 const SETTLED = 1e-4
 const PROBE = 0.02

@@ -17,6 +17,8 @@ const planDrumSchema = z
     depthInches: z.number().min(1).max(60).optional(),
     lugs: z.int().min(3).max(24).optional(),
     threadPitchMm: z.number().min(0.3).max(3).optional(),
+    portInches: z.number().min(0.5).max(40).optional(),
+    oneHeaded: z.boolean().optional(),
     batterMils: mils.optional(),
     resonantMils: mils.optional(),
     lowestHz: hz.optional(),
@@ -34,6 +36,10 @@ const planDrumSchema = z
       lowestHz <= favouriteHz && favouriteHz <= highestHz && lowestHz <= highestHz,
     'lowestHz, favouriteHz and highestHz must rise',
   )
+  .refine(({ portInches = 0, diameterInches }) => portInches <= diameterInches, {
+    path: ['portInches'],
+    message: 'a port is no wider than the drum',
+  })
 
 const plainScheme = z.enum(['fourths', 'fifth', 'thirds', 'major-triad', 'free'])
 const schemeSchema = z.union([
@@ -54,6 +60,7 @@ export const planRequestSchema = z
       ])
       .optional(),
     fixed: z.array(idSchema).max(24).optional(),
+    move: z.array(idSchema).max(24).optional(),
     pinned: z.record(idSchema, hz).optional(),
     avoidHz: z.array(hz).max(40).optional(),
     avoidWithinCents: z.number().min(1).max(600).optional(),
@@ -64,7 +71,7 @@ export const planRequestSchema = z
     a4Hz: z.number().min(400).max(480).optional(),
     keys: z.union([z.literal(1), z.literal(2)]).optional(),
   })
-  .superRefine(({ drums, fixed = [], pinned = {} }, context) => {
+  .superRefine(({ drums, fixed = [], move = [], pinned = {} }, context) => {
     const known = new Set(drums.map(({ id }) => id))
     if (known.size < drums.length)
       context.addIssue({ code: 'custom', path: ['drums'], message: 'two drums have the same id' })
@@ -72,6 +79,15 @@ export const planRequestSchema = z
       const drum = drums.find((each) => each.id === id)
       const message = !drum ? 'no drum has this id' : !drum.now ? 'a fixed drum needs now' : null
       if (message) context.addIssue({ code: 'custom', path: ['fixed', i], message })
+    })
+    move.forEach((id, i) => {
+      const drum = drums.find((each) => each.id === id)
+      const message = !drum
+        ? 'no drum has this id'
+        : fixed.includes(id)
+          ? 'a drum cannot both move and be fixed'
+          : null
+      if (message) context.addIssue({ code: 'custom', path: ['move', i], message })
     })
     for (const id of Object.keys(pinned))
       if (!known.has(id))

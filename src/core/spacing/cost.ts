@@ -1,6 +1,6 @@
 /**
  * What is wrong with a plan, added up; docs/decisions/spacing.md says each formula. Cents throughout.
- * A cost of 1 is a thing one would rather not have.
+ * A cost of 1 is a thing one would rather not have. Weights are judgements.
  */
 
 /** Outside where the drum speaks. @param cents beyond the nearer end, 0 within */
@@ -16,6 +16,9 @@ export const snareCost = (cents: number) => 1.5 * Math.max(0, 1 - Math.abs(cents
 /** Away from the nearest note of the key. */
 export const favourCost = (cents: number) => 0.5 * Math.min(1, (cents / 50) ** 2)
 
+/** A root off concert pitch, where none was asked for: it only tells plans apart that are as good. */
+export const concertCost = (cents: number) => 0.0005 * Math.abs(cents)
+
 /** Turning. @param turns of every rod of both heads together; @param leastWork 0 to 1 */
 export const workCost = (turns: number, leastWork: number) => (0.1 + 1.4 * leastWork) * (turns / 0.5)
 
@@ -30,12 +33,12 @@ export function gapCost(gap: number, wanted: readonly number[]): number {
   for (const want of wanted) off = Math.min(off, Math.abs(gap - want))
   return close + off / 10 + 2 * (off / 100) ** 2
 }
-/** Nearer than a whole step two drums are not told apart. */
+/** Nearer than a whole step two drums are not told apart (common practice, no source: half a step gives no separation). */
 export const SEPARATE_CENTS = 200
 /** Without a scheme a gap is good from a minor third to a major sixth. */
 const freeOff = (gap: number) => Math.max(0, 300 - gap, gap - 900)
 
-/** The kick under the lowest tom: a fourth to an octave. */
+/** The kick under the lowest tom: a fourth to an octave (common practice, no source). */
 export const kickCost = (gap: number) => (Math.max(0, KICK_GAP.least - gap, gap - KICK_GAP.most) / 150) ** 2
 export const KICK_GAP = { least: 500, most: 1200 }
 

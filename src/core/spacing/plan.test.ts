@@ -3,7 +3,7 @@ import { centreHz, USUAL_PARTS } from '../pair/model'
 import { centsBetween, midiToHz, nearestNote, shiftByCents } from '../units/pitch'
 import { planKit } from './plan'
 import { drumRange } from '../kit/range'
-import { pairOfPlan } from './states'
+import { pairOfPlan } from './known'
 import type { Plan, PlanDrum, PlanRequest } from './types'
 
 const tom = (id: string, diameterInches: number, more: Partial<PlanDrum> = {}): PlanDrum => ({
@@ -61,25 +61,13 @@ test('what cannot be had is given up in words of its own, and what stands in the
     drums: [tom('a', 12, { ceilingHz: 20, lowestHz: 100, favouriteHz: 130, highestHz: 200 })],
     scheme: { kind: 'free' },
   })
-  expect(nowhere).toMatchObject({ plans: [], why: { what: 'no-pitch', drum: 'a' } })
+  expect(nowhere).toMatchObject({ plans: [], why: { what: 'no-place', drum: 'a', by: 'ceiling' } })
   const held = { ...THREE[0], now: { batterHz: 200, resonantHz: 250 } }
   const avoided = planKit({ drums: [held], scheme: { kind: 'free' }, fixed: ['10'], avoidHz: [201] })
-  expect(avoided).toMatchObject({ plans: [], why: { what: 'fixed-avoided', drum: '10' } })
-})
-
-test('plans differ in kind: another root by more than a whole tone and a half, or far fewer turns', () => {
-  const drums = [
-    tom('10', 10, { now: { batterHz: 250, resonantHz: 300 } }),
-    tom('12', 12, { now: { batterHz: 190, resonantHz: 230 } }),
-    tom('16', 16, { kind: 'floor-tom', now: { batterHz: 120, resonantHz: 150 } }),
-  ]
-  const { plans } = planKit({ drums, scheme: { kind: 'fourths' } })
-  expect(plans.length).toBeGreaterThan(1)
-  expect(plans.map(({ cost }) => cost)).toEqual(plans.map(({ cost }) => cost).sort((a, b) => a - b))
-  for (const other of plans.slice(1)) {
-    const apart = Math.abs(centsBetween(plans[0].rootHz, other.rootHz)) >= 149
-    expect(apart || other.kind === 'least-work').toBe(true)
-  }
+  expect(avoided).toMatchObject({
+    plans: [],
+    why: { what: 'fixed-avoided', drum: '10', mode: 'edge', hz: 200, avoidHz: 201 },
+  })
 })
 
 /**
@@ -105,7 +93,9 @@ function bruteForce(drums: PlanDrum[], scheme: 'fourths' | 'thirds', originHz: n
       if (avoidHz.some((avoid) => Math.abs(centsBetween(avoid, centre)) <= 50)) continue
       const out = Math.max(0, below, beyond) / 100
       const off = centsBetween(drum.favouriteHz!, hz) / 150
-      list.push({ hz, cost: 4 * out * out + 0.5 * off * off })
+      const semitone = centsBetween(440, hz) / 100
+      const concert = i === 0 ? 0.05 * Math.abs(semitone - Math.round(semitone)) : 0
+      list.push({ hz, cost: 4 * out * out + 0.5 * off * off + concert })
     }
     return list
   })
@@ -168,10 +158,11 @@ test('an independent brute force finds no better plan on small kits', () => {
         })
         const found = bruteForce(drums, scheme, midiToHz(69), avoidHz)
         if (plans.length === 0) expect(found).toBe(Infinity)
-        else expect(Math.abs(plans[0].cost - found)).toBeLessThan(1e-6 + 1e-4 * found)
+        // Off the grid it may be better, never worse.
+        else expect(plans[0].cost).toBeLessThan(found + 1e-6)
       },
     ),
-    { numRuns: 30 },
+    { numRuns: 20 },
   )
 }, 60_000)
 
@@ -265,4 +256,161 @@ test('a range: from the size alone, narrowed by marks and by what was kept', () 
       },
     ),
   )
+})
+
+const willing = (id: string, inches: number, more: Partial<PlanDrum> = {}) =>
+  tom(id, inches, { lowestHz: 70, favouriteHz: 130, highestHz: 320, ...more })
+
+test('another scheme that fits better is offered by its name, never the same plan a little aside', () => {
+  // The smallest will not go high, the largest not low: fourths give up what thirds do not.
+  const drums = [
+    tom('16', 16, { kind: 'floor-tom', lowestHz: 95, favouriteHz: 105, highestHz: 130 }),
+    tom('12', 12, { lowestHz: 120, favouriteHz: 135, highestHz: 160 }),
+    tom('10', 10, { lowestHz: 150, favouriteHz: 168, highestHz: 185 }),
+  ]
+  const { plans } = planKit({ drums, scheme: { kind: 'fourths' }, avoidHz: [100] })
+  expect(plans[0].what).toEqual({ kind: 'best' })
+  const other = plans.find(({ what }) => what.kind === 'scheme')!
+  expect(other.scheme.kind).toMatch(/thirds|triad/)
+  expect(other.score).toBeGreaterThan(plans[0].score)
+  expect(other.gives.length).toBeLessThan(plans[0].gives.length)
+})
+
+test('plans differ in kind: no two within 15 cents of each other, none a shift by the width of what is avoided', () => {
+  const kit = fc.record({
+    favourites: fc.array(fc.double({ min: 90, max: 220, noNaN: true }), { minLength: 2, maxLength: 4 }),
+    avoid: fc.option(fc.double({ min: 80, max: 220, noNaN: true })),
+    within: fc.integer({ min: 20, max: 120 }),
+    read: fc.boolean(),
+  })
+  fc.assert(
+    fc.property(kit, ({ favourites, avoid, within, read }) => {
+      const drums = favourites.map((favouriteHz, i) =>
+        tom(`t${i}`, 16 - 2 * i, {
+          ...{ lowestHz: 0.7 * favouriteHz, favouriteHz, highestHz: 1.5 * favouriteHz },
+          ...(read ? { now: { batterHz: 0.95 * favouriteHz, resonantHz: 1.2 * favouriteHz } } : {}),
+        }),
+      )
+      const { plans } = planKit({
+        ...{ drums, scheme: { kind: 'fourths' as const } },
+        ...(avoid === null ? {} : { avoidHz: [avoid], avoidWithinCents: within }),
+      })
+      const kinds = plans.map(({ what }) => what.kind)
+      expect(new Set(kinds).size).toBe(kinds.length)
+      plans.forEach((plan, i) =>
+        plans.slice(i + 1).forEach((other) => {
+          const moved = plan.drums.flatMap((drum, d) => [
+            Math.abs(centsBetween(drum.batterHz, other.drums[d].batterHz)),
+            Math.abs(centsBetween(drum.resonantHz, other.drums[d].resonantHz)),
+          ])
+          expect(Math.max(...moved)).toBeGreaterThan(15)
+        }),
+      )
+      for (const { what, rootHz } of plans)
+        if (what.kind === 'lowest' || what.kind === 'highest')
+          expect(Math.abs(centsBetween(plans[0].rootHz, rootHz))).toBeGreaterThan(
+            avoid === null ? 149 : Math.max(149, 2 * within),
+          )
+    }),
+    { numRuns: 12 },
+  )
+}, 60_000)
+
+test('with a drum that stays there are other plans too, and in all of them it stays', () => {
+  const drums = [
+    willing('16', 16, { kind: 'floor-tom', now: { batterHz: 92, resonantHz: 115 } }),
+    willing('12', 12, { now: { batterHz: 140, resonantHz: 150 } }),
+    willing('10', 10, { now: { batterHz: 171, resonantHz: 240 } }),
+  ]
+  const { plans } = planKit({ drums, scheme: { kind: 'fourths' }, fixed: ['12'] })
+  const kinds = plans.map(({ what }) => what.kind)
+  expect(kinds).toContain('scheme')
+  for (const plan of plans) expect(at(plan, '12')).toBeCloseTo(140, 9)
+  // Heads stand mixed and no relation was asked: one for all is worth showing.
+  expect(kinds).toContain('relation')
+})
+
+test('kick and snare stay unless they are asked to move, or stand on what is to be avoided', () => {
+  const snare = tom('s', 14, { kind: 'snare', now: { batterHz: 150, resonantHz: 300 } })
+  const kick = tom('k', 22, { kind: 'kick', now: { batterHz: 74, resonantHz: 90 } })
+  const toms = [willing('12', 12), willing('16', 16, { kind: 'floor-tom', favouriteHz: 100 })]
+  const request: PlanRequest = { drums: [kick, snare, ...toms], scheme: { kind: 'fourths' } }
+  const [left] = planKit(request).plans
+  expect([at(left, 's'), at(left, 'k')]).toEqual([expect.closeTo(150, 9), expect.closeTo(74, 9)])
+  const moved = planKit({ ...request, move: ['s', 'k'] }).plans[0]
+  expect(at(moved, 's')).not.toBeCloseTo(150, 0)
+  expect(moved.cost).toBeLessThan(left.cost + 1e-9)
+  const away = planKit({ ...request, avoidHz: [74] }).plans[0]
+  expect(Math.abs(centsBetween(at(away, 'k'), 74))).toBeGreaterThan(50)
+  expect(at(away, 's')).toBeCloseTo(150, 9)
+})
+
+test('a snare that may move is set together with the toms: none of its places with any of theirs is cheaper', () => {
+  const range = { lowestHz: 120, favouriteHz: 150, highestHz: 260 }
+  const drums = [
+    tom('12', 12, range),
+    tom('s', 14, { kind: 'snare', ...range, now: { batterHz: 152, resonantHz: 300 } }),
+  ]
+  const request: PlanRequest = { drums, scheme: { kind: 'free' }, move: ['s'] }
+  const best = planKit(request).plans[0]
+  for (let snareHz = 125; snareHz < 240; snareHz += 14)
+    for (let tomHz = 125; tomHz < 240; tomHz += 14) {
+      const [other] = planKit({ ...request, pinned: { s: snareHz, '12': tomHz } }).plans
+      expect(best.cost).toBeLessThan(other.cost + 0.026)
+    }
+}, 60_000)
+
+test('no root and equal cost: concert pitch; with what stands nearly there, what stands', () => {
+  const flat = (id: string, inches: number, more = {}) =>
+    tom(id, inches, { lowestHz: 60, favouriteHz: 131, highestHz: 400, ...more })
+  const { plans } = planKit({ drums: [flat('12', 12)], scheme: { kind: 'free' }, a4Hz: 442 })
+  const note = nearestNote(at(plans[0], '12'), 442)
+  expect(Math.abs(note.cents)).toBeLessThan(0.01)
+  const standing = flat('12', 12, { now: { batterHz: 131, resonantHz: 160 } })
+  expect(at(planKit({ drums: [standing], scheme: { kind: 'free' } }).plans[0], '12')).toBeCloseTo(131, 6)
+})
+
+test('exact at limits and edges: a ceiling, and either side of what is avoided, not to a step of a grid', () => {
+  const high = willing('12', 12, { favouriteHz: 200, ceilingHz: 171.37 })
+  expect(at(planKit({ drums: [high], scheme: { kind: 'free' } }).plans[0], '12')).toBeCloseTo(171.37, 6)
+  const beside = willing('12', 12, { favouriteHz: 150 })
+  const [plan] = planKit({
+    drums: [beside],
+    scheme: { kind: 'free' },
+    avoidHz: [151],
+    avoidWithinCents: 37,
+  }).plans
+  expect(Math.abs(centsBetween(at(plan, '12'), 151))).toBeGreaterThan(37)
+  expect(Math.abs(centsBetween(at(plan, '12'), 151))).toBeLessThan(37.01)
+  // A window of three cents between two avoided pitches is found.
+  const narrow = willing('12', 12, { lowestHz: 149, favouriteHz: 150, highestHz: 151, ceilingHz: 152 })
+  const window = planKit({
+    drums: [narrow],
+    scheme: { kind: 'free' },
+    avoidHz: [shiftByCents(150, -301.5), shiftByCents(150, 301.5)],
+    avoidWithinCents: 300,
+  })
+  expect(Math.abs(centsBetween(at(window.plans[0], '12'), 150))).toBeLessThan(1.5)
+})
+
+test('a key that cannot be had is said to be given up, drum by drum', () => {
+  const stays = willing('12', 12, { now: { batterHz: 138.59, resonantHz: 170 } })
+  const { plans } = planKit({
+    ...{ drums: [stays], scheme: { kind: 'free' }, fixed: ['12'] },
+    favourHz: [220, 261.63, 329.63],
+  })
+  expect(plans[0].gives).toContainEqual(expect.objectContaining({ what: 'favour', drum: '12' }))
+})
+
+test('another drum that stays is another plan: everything else goes by it', () => {
+  const drums = [
+    willing('16', 16, { kind: 'floor-tom', favouriteHz: 100, now: { batterHz: 108, resonantHz: 135 } }),
+    willing('12', 12, { favouriteHz: 133, now: { batterHz: 128, resonantHz: 160 } }),
+  ]
+  const other = planKit({ drums, scheme: { kind: 'fourths' } }).plans.find(
+    ({ what }) => what.kind === 'stays',
+  )!
+  const { drum } = other.what as { drum: string }
+  expect(at(other, drum)).toBeCloseTo(drums.find(({ id }) => id === drum)!.now!.batterHz, 9)
+  expect(gap(other, '16', '12')).toBeCloseTo(500, 3)
 })

@@ -1,5 +1,5 @@
 import { centreHz, USUAL_PARTS } from '../pair/model'
-import { centsAbove1Hz, pairOfPlan } from './states'
+import { centsAbove1Hz, pairOfPlan } from './known'
 import type { PlanDrum, PlannedDrum } from './types'
 
 /** Kick and snare against the toms: what separates them, what makes wires buzz, and what lies where a bass plays. */
@@ -7,13 +7,28 @@ export interface Row {
   against: 'kick' | 'snare'
   drum: string
   tom: string
-  /** What of the tom comes nearest to what of the other, in cents from one to the other. */
-  nearest: { tom: Tone; other: Tone; cents: number }
+  /** What of the tom comes nearest to what of the other, in cents from one to the other; the tom's pitch in Hz. */
+  nearest: { tom: Tone; other: Tone; cents: number; hz: number }
   /** From 0, apart, to 1, on the same pitch. */
   risk: number
 }
 
 export type Tone = 'lug' | 'resonant lug' | 'centre'
+export type ToneOf = [tone: Tone, hz: number]
+
+/** What of a tom comes nearest to what of another drum: every tone of one set against every tone of the other. */
+export function nearestTones(tom: readonly ToneOf[], other: readonly ToneOf[]): Row['nearest'] {
+  return tom
+    .flatMap(([tomTone, tomHz]) =>
+      other.map(([otherTone, hz]) => ({
+        tom: tomTone,
+        other: otherTone,
+        cents: centsAbove1Hz(tomHz) - centsAbove1Hz(hz),
+        hz: tomHz,
+      })),
+    )
+    .reduce((a, b) => (Math.abs(b.cents) < Math.abs(a.cents) ? b : a))
+}
 
 export interface Rows {
   /** Centre pitch of every drum in Hz, from the model of two heads. */
@@ -37,7 +52,7 @@ export function rowsOf(
     const drum = drums.find((each) => each.id === id)
     if (!drum) return []
     const centre = centreHz(pairOfPlan(drum), { batterHz, resonantHz }, USUAL_PARTS)
-    const tones: Array<[Tone, number]> = [
+    const tones: ToneOf[] = [
       ['lug', batterHz],
       ['resonant lug', resonantHz],
       ['centre', centre],
@@ -50,14 +65,7 @@ export function rowsOf(
     centreHz: Object.fromEntries(at.map(({ drum, centre }) => [drum.id, centre])),
     rows: others.flatMap((other) =>
       toms.map((tom): Row => {
-        const pairs = tom.tones.flatMap(([tomTone, tomHz]) =>
-          other.tones.map(([otherTone, hz]) => ({
-            tom: tomTone,
-            other: otherTone,
-            cents: centsAbove1Hz(tomHz) - centsAbove1Hz(hz),
-          })),
-        )
-        const nearest = pairs.reduce((a, b) => (Math.abs(b.cents) < Math.abs(a.cents) ? b : a))
+        const nearest = nearestTones(tom.tones, other.tones)
         return {
           against: other.drum.kind as 'kick' | 'snare',
           ...{ drum: other.drum.id, tom: tom.drum.id, nearest },

@@ -9,6 +9,10 @@ export interface PlanDrum {
   depthInches?: number
   lugs?: number
   threadPitchMm?: number
+  /** A hole in the resonant head. */
+  portInches?: number
+  /** A drum without a resonant head. */
+  oneHeaded?: boolean
   batterMils?: number[]
   resonantMils?: number[]
   /** Where the batter speaks: below it growls, above it chokes; and where it is at its best. Left out: what is usual. */
@@ -37,6 +41,8 @@ export interface PlanRequest {
   headRelation?: { resonantAboveCents: number } | { byDrum: Record<string, number> }
   /** Drums whose heads both stay as they are now. */
   fixed?: string[]
+  /** Kicks and snares to be placed with the toms; others stay where they are, unless that is to be avoided. */
+  move?: string[]
   /** Drums whose batter is to read just this. */
   pinned?: Record<string, number>
   avoidHz?: number[]
@@ -54,13 +60,13 @@ export interface PlanRequest {
   keys?: 1 | 2
 }
 
+/** What a plan gives up, with the drum and its pitch; all of a batter's edge, in cents where not said otherwise. */
 export type Gives =
-  | { what: 'favourite'; drum: string; cents: number }
-  | { what: 'range'; drum: string; cents: number }
+  | { what: 'favourite' | 'range' | 'favour'; drum: string; cents: number; hz: number }
   | { what: 'gap'; drum: string; next: string; cents: number; wanted: number }
   | { what: 'close'; drum: string; next: string; cents: number }
-  | { what: 'snare'; drum: string; cents: number }
-  | { what: 'kick'; drum: string; cents: number }
+  | { what: 'snare'; drum: string; cents: number; hz: number; snareHz: number }
+  | { what: 'kick'; drum: string; cents: number; hz: number }
 
 export interface PlannedDrum {
   id: string
@@ -72,9 +78,17 @@ export interface PlannedDrum {
   minutes: number
 }
 
+/** What sets a plan apart from the first: in kind, never only by a few cents. */
+export type PlanKind =
+  | { kind: 'best' | 'lowest' | 'highest' | 'least-work' }
+  | { kind: 'scheme'; scheme: Scheme }
+  | { kind: 'relation'; resonantAboveCents: number }
+  | { kind: 'stays'; drum: string }
+
 export interface Plan {
-  /** What sets it apart from the first. */
-  kind: 'best' | 'lower' | 'higher' | 'least-work'
+  what: PlanKind
+  /** By which it was made: its own where the plan differs by it. */
+  scheme: Scheme
   rootHz: number
   drums: PlannedDrum[]
   cost: number
@@ -88,5 +102,12 @@ export interface PlanAnswer {
   why: PlanTrouble | null
 }
 
+/** Where on a drum a pitch is: at its edge, a lug, or at its centre. */
+export type Mode = 'edge' | 'centre'
+
 export type PlanTrouble =
-  { what: 'no-pitch' | 'no-relation'; drum: string } | { what: 'fixed-avoided'; drum: string }
+  /** No place is left: what binds it, where one thing does. */
+  | { what: 'no-place'; drum: string; by: 'ceiling' | 'resonant-ceiling' | 'avoided' | 'root' | 'several' }
+  | { what: 'fixed-avoided'; drum: string; mode: Mode; hz: number; avoidHz: number }
+  /** Each has a place, but none with the others. */
+  | { what: 'together' }

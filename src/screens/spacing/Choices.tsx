@@ -2,11 +2,13 @@
 
 import { ChevronDown } from 'lucide-react'
 import { useState } from 'react'
+import { isTom } from '@/core/kit/kinds'
 import type { SpacingChoices } from '@/core/keeping/settings'
 import { NO_CHOICES } from '@/core/keeping/settings'
 import { stepsNow } from '@/core/keeping/planning'
 import { choose, keepScheme, type Planning } from '@/session/actions/spacing'
 import { useKit, useSession, useSessionState } from '@/session/react'
+import { relationText } from '@/text/pair'
 import { SCHEME_LABELS, SCHEME_SAYS } from '@/text/spacing'
 import { Button } from '@/ui/Button'
 import { Field, INPUT_CLASS } from '@/ui/Field'
@@ -14,12 +16,7 @@ import { Pick } from '@/ui/Pick'
 
 const RELATIONS: ReadonlyArray<[number | null, string]> = [
   [null, 'each as it is'],
-  [0, 'alike'],
-  [300, 'a minor third above'],
-  [400, 'a major third above'],
-  [500, 'a fourth above'],
-  [700, 'a fifth above'],
-  [-300, 'a minor third below'],
+  ...[0, 300, 400, 500, 700, -300].map((cents): [number, string] => [cents, relationText(cents)]),
 ]
 const SCHEMES = ['fourths', 'fifth', 'major-triad', 'thirds', 'equal', 'free'] as const
 const WORK = [
@@ -41,6 +38,8 @@ export function Choices({ asking }: { asking: Planning }) {
     ...[...kit.schemes.keys()].map((name) => ({ value: `steps:${name}`, label: name })),
   ]
   const scheme = spacing.scheme === 'steps' ? `steps:${spacing.stepsName}` : spacing.scheme
+  const toms = asking.known.drums.filter(({ drum }) => isTom(drum.kind))
+  const others = asking.known.drums.filter(({ drum }) => !isTom(drum.kind))
   const changed = JSON.stringify(spacing) !== JSON.stringify(NO_CHOICES)
   return (
     <section aria-label="Choices" className="leading-snug">
@@ -144,29 +143,21 @@ export function Choices({ asking }: { asking: Planning }) {
           onChange={(keyText) => set({ keyText })}
         />
       </div>
-      <p className="mt-3 text-sm text-soft">These stay as they are:</p>
-      <ul className="grid grid-cols-2">
-        {asking.known.drums.map(({ drum, pair }) => (
-          <li key={drum.id}>
-            <label className="flex min-h-11 items-center gap-2">
-              <input
-                type="checkbox"
-                className="size-5 accent-(--act)"
-                disabled={pair.batterHz === null || pair.resonantHz === null}
-                checked={spacing.fixed.includes(drum.id)}
-                onChange={(event) =>
-                  set({
-                    fixed: event.target.checked
-                      ? [...spacing.fixed, drum.id]
-                      : spacing.fixed.filter((id) => id !== drum.id),
-                  })
-                }
-              />
-              <span className="truncate">{drum.name}</span>
-            </label>
-          </li>
-        ))}
-      </ul>
+      <Ticks
+        label="These stay as they are:"
+        drums={toms}
+        chosen={spacing.fixed}
+        disabled={({ pair }) =>
+          pair.batterHz === null || (!pair.drum.resonant ? false : pair.resonantHz === null)
+        }
+        onChange={(fixed) => set({ fixed })}
+      />
+      <Ticks
+        label="Kick and snare stay; set these with the toms:"
+        drums={others}
+        chosen={spacing.move}
+        onChange={(move) => set({ move })}
+      />
       <div className="-ml-2 flex flex-wrap">
         {naming ? null : (
           <Button tone="quiet" className="underline" onClick={() => setNaming(true)}>
@@ -181,6 +172,51 @@ export function Choices({ asking }: { asking: Planning }) {
       </div>
       {naming ? <OwnScheme asking={asking} onDone={() => setNaming(false)} /> : null}
     </section>
+  )
+}
+
+type Known = Planning['known']['drums'][number]
+
+/** Drums to tick; nothing where there are none. */
+function Ticks({
+  label,
+  drums,
+  chosen,
+  disabled = () => false,
+  onChange,
+}: {
+  label: string
+  drums: readonly Known[]
+  chosen: readonly string[]
+  disabled?: (drum: Known) => boolean
+  onChange: (chosen: string[]) => void
+}) {
+  if (drums.length === 0) return null
+  return (
+    <fieldset className="mt-3">
+      <legend className="text-sm text-soft">{label}</legend>
+      <ul className="grid grid-cols-2">
+        {drums.map((known) => {
+          const { id, name } = known.drum
+          return (
+            <li key={id}>
+              <label className="flex min-h-11 items-center gap-2">
+                <input
+                  type="checkbox"
+                  className="size-5 accent-(--act)"
+                  disabled={disabled(known)}
+                  checked={chosen.includes(id)}
+                  onChange={(event) =>
+                    onChange(event.target.checked ? [...chosen, id] : chosen.filter((each) => each !== id))
+                  }
+                />
+                <span className="truncate">{name}</span>
+              </label>
+            </li>
+          )
+        })}
+      </ul>
+    </fieldset>
   )
 }
 

@@ -16,7 +16,10 @@ export function KeepPlan({ asking, plan, onClose }: { asking: Planning; plan: Pl
   const { settings } = useSessionState()
   const router = useRouter()
   if (!session) return null
-  const scheme = SCHEME_LABELS[asking.request.scheme.kind]
+  const { stepsName } = settings.spacing
+  // A scheme of one's own keeps its name.
+  const scheme =
+    plan.scheme.kind === 'steps' && stepsName !== null ? stepsName : SCHEME_LABELS[plan.scheme.kind]
   return (
     <KeepForm
       title="Keep the plan as a sheet"

@@ -5,7 +5,7 @@ import { clsx } from 'clsx'
 import type { Plan, PlanAnswer } from '@/core/spacing/types'
 import { askPlan, hearPlan, planning, type Planning } from '@/session/actions/spacing'
 import { useKit, useSession, useSessionState } from '@/session/react'
-import { givesText, namesOf, troubleText, workText } from '@/text/spacing'
+import { givesText, namesOf, planLabel, scoreText, troubleText, workText } from '@/text/spacing'
 import { Button } from '@/ui/Button'
 import { useCommander } from '../shell/CommandProvider'
 import { Choices } from './Choices'
@@ -13,12 +13,8 @@ import { KeepPlan } from './KeepPlan'
 import { PlanRail } from './PlanRail'
 import { RowsTable } from './RowsTable'
 
-const KIND_WORDS: Record<Plan['kind'], string> = {
-  best: 'best',
-  lower: 'lower',
-  higher: 'higher',
-  'least-work': 'least work',
-}
+/** A plan among the others: by what it is. */
+const keyOf = ({ what }: Plan) => JSON.stringify(what)
 
 /** The whole kit planned: scheme, root and relation, what gives, and what it takes. */
 export function SpacingScreen() {
@@ -26,8 +22,10 @@ export function SpacingScreen() {
   const state = useSessionState()
   const kit = useKit()
   const { open } = useCommander()
-  const [kind, setKind] = useState<Plan['kind']>('best')
-  const [beside, setBeside] = useState<Plan['kind'] | null>(null)
+  // What was looked at, of which answer: what is newly planned is shown from its first plan.
+  const [chosen, setChosen] = useState<{ answer: PlanAnswer; plan: string; beside: string | null } | null>(
+    null,
+  )
   const [keeping, setKeeping] = useState(false)
   const asking = session && kit ? planning(session) : null
   const answer = usePlans(asking)
@@ -46,9 +44,9 @@ export function SpacingScreen() {
   }
   const names = namesOf(asking.request)
   const plans = answer?.plans ?? []
-  const plan = plans.find((each) => each.kind === kind) ?? plans[0] ?? null
-  const other =
-    beside && plan && beside !== plan.kind ? (plans.find((each) => each.kind === beside) ?? null) : null
+  const picked = chosen && chosen.answer === answer ? chosen : null
+  const plan = plans.find((each) => keyOf(each) === picked?.plan) ?? plans[0] ?? null
+  const other = plans.find((each) => keyOf(each) === picked?.beside) ?? null
   return (
     <div className="px-4 pb-10 md:px-7">
       <div className="flex flex-wrap items-baseline justify-between gap-x-6 pt-3 md:pt-5">
@@ -72,25 +70,23 @@ export function SpacingScreen() {
             <>
               <ul className="flex flex-wrap gap-x-6 border-b border-line" aria-label="Plans">
                 {plans.map((each) => (
-                  <li key={each.kind}>
+                  <li key={keyOf(each)}>
                     <button
                       type="button"
-                      aria-pressed={each.kind === plan.kind}
+                      aria-pressed={each === plan}
                       onClick={() => {
-                        setBeside(plan.kind)
-                        setKind(each.kind)
+                        if (answer && each !== plan)
+                          setChosen({ answer, plan: keyOf(each), beside: keyOf(plan) })
                       }}
                       className={clsx(
                         'min-h-14 border-b-[3px] py-1 text-left',
-                        each.kind === plan.kind
-                          ? 'border-ink'
-                          : 'border-transparent text-soft hover:text-ink',
+                        each === plan ? 'border-ink' : 'border-transparent text-soft hover:text-ink',
                       )}
                     >
-                      <span className="block text-lg leading-tight font-bold">
-                        {KIND_WORDS[each.kind]} <span className="font-normal">{each.score.toFixed(2)}</span>
+                      <span className="block text-lg leading-tight font-bold">{planLabel(each, names)}</span>
+                      <span className="block text-sm">
+                        {scoreText(each)}; {workText(each)}
                       </span>
-                      <span className="block text-sm">{workText(each)}</span>
                     </button>
                   </li>
                 ))}

@@ -1,0 +1,162 @@
+import { isTom } from '../kit/kinds'
+import { turnsBetween } from '../membrane/turnLaw'
+import { median } from '../numeric/median'
+import { centreHz, USUAL_PARTS } from '../pair/model'
+import { rangeCost, SEPARATE_CENTS } from './cost'
+import { centsAbove1Hz, knownDrum, pairOfPlan, type KnownDrum } from './known'
+import { nearestTones, type Row, type ToneOf } from './rows'
+import { LEAST_TURN } from './solve'
+import type { PlanDrum } from './types'
+
+/**
+ * The kit judging itself as it stands: toms too close, heads mixed, a kick or snare that answers another drum, and the one move
+ * of all rods of one head that mends most of it.
+ */
+export type Verdict =
+  | { what: 'close'; drum: string; next: string; cents: number }
+  /** `usualCents`: how the other toms stand. */
+  | { what: 'mixed'; drum: string; cents: number; usualCents: number }
+  | { what: 'answers'; drum: string; tom: string; against: Row['against']; nearest: Row['nearest'] }
+
+export interface Move {
+  drum: string
+  head: 'batter' | 'resonant'
+  fromHz: number
+  toHz: number
+  /** Of every rod of that head. */
+  turns: number
+  /** Places in the list of verdicts that it mends. */
+  mends: number[]
+}
+
+export interface KitVerdict {
+  verdicts: Verdict[]
+  /** For each verdict the move that mends it and most else; null where none does without harm. */
+  moves: Array<Move | null>
+  /** The move that mends most of all; null where nothing is wrong, or nothing mends it. */
+  best: Move | null
+}
+
+/** A gap below this part of the toms' usual one is too close, even where it would separate two drums alone. */
+const CLOSE_PART = 0.6
+/** A tom whose heads stand this far from how the others' do is mixed. */
+const MIXED_CENTS = 80
+/** Nearer than this another drum answers. */
+const ANSWERS_CENTS = 37
+/** Moves are tried so far and this far apart, in cents. */
+const MOVE = { most: 400, step: 20 }
+/** What a move costs beside what it mends: a full turn weighs as much as this part of a verdict. */
+const TURN_WEIGHT = 0.3
+
+interface Stands {
+  drum: KnownDrum
+  batterHz: number
+  resonantHz: number
+  tones: ToneOf[]
+}
+
+/** Judges all drums that were read, both heads. */
+export function judgeKit(drums: readonly PlanDrum[]): KitVerdict {
+  const kit = drums.flatMap((drum) => (drum.now ? [standing(knownDrum(drum, 1), drum.now)] : []))
+  const { verdicts } = judge(kit)
+  if (verdicts.length === 0) return { verdicts, moves: [], best: null }
+  const moves = kit.flatMap((each, place) => movesOf(kit, each, place, verdicts))
+  const bestOf = (list: typeof moves) =>
+    list.length ? list.reduce((a, b) => (b.worth > a.worth ? b : a)).move : null
+  return {
+    verdicts,
+    moves: verdicts.map((_, i) => bestOf(moves.filter(({ move }) => move.mends.includes(i)))),
+    best: bestOf(moves),
+  }
+}
+
+function standing(
+  drum: KnownDrum,
+  { batterHz, resonantHz }: { batterHz: number; resonantHz: number },
+): Stands {
+  const centre = centreHz(pairOfPlan(drum), { batterHz, resonantHz }, USUAL_PARTS)
+  const tones: ToneOf[] = [
+    ['lug', batterHz],
+    ...(drum.oneHeaded ? [] : ([['resonant lug', resonantHz]] as ToneOf[])),
+    ['centre', centre],
+  ]
+  return { drum, batterHz, resonantHz, tones }
+}
+
+/** What is wrong, and how much in all: 1 for each verdict at its threshold, more for worse. */
+function judge(kit: readonly Stands[]): { verdicts: Verdict[]; weight: number } {
+  const toms = kit
+    .filter(({ drum }) => isTom(drum.kind))
+    .sort((a, b) => b.drum.diameterInches - a.drum.diameterInches || a.batterHz - b.batterHz)
+  const found: Array<{ verdict: Verdict; weight: number }> = []
+  const gaps = toms.slice(1).map((tom, i) => centsAbove1Hz(tom.batterHz) - centsAbove1Hz(toms[i].batterHz))
+  gaps.forEach((cents, i) => {
+    const others = gaps.filter((_, j) => j !== i)
+    const least = Math.max(SEPARATE_CENTS, others.length ? CLOSE_PART * median(others) : 0)
+    if (cents >= least) return
+    const verdict: Verdict = { what: 'close', drum: toms[i].drum.id, next: toms[i + 1].drum.id, cents }
+    found.push({ verdict, weight: 1 + (least - cents) / 100 })
+  })
+  const two = toms.filter(({ drum }) => !drum.oneHeaded)
+  const relations = two.map(({ batterHz, resonantHz }) => centsAbove1Hz(resonantHz) - centsAbove1Hz(batterHz))
+  relations.forEach((cents, i) => {
+    const others = relations.filter((_, j) => j !== i)
+    // Of two that differ neither is the odd one: the larger drum is named.
+    if (others.length === 0 || (others.length === 1 && i > 0)) return
+    const usualCents = median(others)
+    const off = Math.abs(cents - usualCents)
+    if (off <= MIXED_CENTS) return
+    found.push({
+      verdict: { what: 'mixed', drum: two[i].drum.id, cents, usualCents },
+      weight: 0.5 + off / 200,
+    })
+  })
+  for (const other of kit.filter(({ drum }) => !isTom(drum.kind)))
+    for (const tom of toms) {
+      const nearest = nearestTones(tom.tones, other.tones)
+      if (Math.abs(nearest.cents) >= ANSWERS_CENTS) continue
+      const against = other.drum.kind as Row['against']
+      found.push({
+        verdict: { what: 'answers', drum: other.drum.id, tom: tom.drum.id, against, nearest },
+        weight: 1.5 - Math.abs(nearest.cents) / ANSWERS_CENTS,
+      })
+    }
+  return {
+    verdicts: found.map(({ verdict }) => verdict),
+    weight: found.reduce((sum, { weight }) => sum + weight, 0),
+  }
+}
+
+const keyOf = (verdict: Verdict) =>
+  [verdict.what, verdict.drum, 'next' in verdict ? verdict.next : 'tom' in verdict ? verdict.tom : ''].join()
+
+/** Moves of either head of one drum that leave less wrong than there is, each with its worth. */
+function movesOf(kit: readonly Stands[], own: Stands, place: number, verdicts: readonly Verdict[]) {
+  const before = judge(kit).weight
+  const { drum } = own
+  const heads = drum.oneHeaded ? (['batter'] as const) : (['batter', 'resonant'] as const)
+  const shifts = Array.from({ length: 2 * (MOVE.most / MOVE.step) + 1 }, (_, i) => MOVE.step * i - MOVE.most)
+  return heads.flatMap((head) =>
+    shifts.flatMap((cents) => {
+      const fromHz = own[`${head}Hz`]
+      const toHz = fromHz * 2 ** (cents / 1200)
+      const turns = turnsBetween(fromHz, toHz, drum.law[head])
+      const ceiling = head === 'batter' ? drum.ceilingHz : drum.resonantCeilingHz
+      if (Math.abs(turns) < LEAST_TURN || toHz > (ceiling ?? Infinity)) return []
+      const moved = standing(drum, { ...own, [`${head}Hz`]: toHz })
+      const then = judge(kit.map((each, i) => (i === place ? moved : each)))
+      const left = new Set(then.verdicts.map(keyOf))
+      const mends = verdicts.flatMap((verdict, i) => (left.has(keyOf(verdict)) ? [] : [i]))
+      const fresh = then.verdicts.length > verdicts.length - mends.length
+      if (mends.length === 0 || fresh) return []
+      const worth = before - then.weight - TURN_WEIGHT * Math.abs(turns) - outside(moved)
+      return [{ worth, move: { drum: drum.id, head, fromHz, toHz, turns, mends } }]
+    }),
+  )
+}
+
+/** What it costs that a batter leaves the range in which its drum speaks. */
+function outside({ drum, batterHz }: Stands): number {
+  const at = centsAbove1Hz(batterHz)
+  return rangeCost(Math.max(0, centsAbove1Hz(drum.lowestHz) - at, at - centsAbove1Hz(drum.highestHz)))
+}
