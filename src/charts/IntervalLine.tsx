@@ -3,19 +3,28 @@ export function IntervalLine({
   from,
   to,
   label,
+  caution = false,
 }: {
   from: { x: number; y: number }
   to: { x: number; y: number; turnY: number }
   label: string
+  /** Said loudly: the two are too close. */
+  caution?: boolean
 }) {
   return (
     <>
-      <path d={`M${from.x} ${from.y}V${to.turnY}H${to.x}V${to.y}`} fill="none" stroke="var(--soft)" />
+      <path
+        d={`M${from.x} ${from.y}V${to.turnY}H${to.x}V${to.y}`}
+        fill="none"
+        stroke={caution ? 'var(--caution)' : 'var(--soft)'}
+        strokeWidth={caution ? 2.5 : 1}
+      />
       <text
         x={Math.max(from.x, to.x) + 9}
         y={to.turnY + 5}
-        fontSize={14}
-        fill="var(--ink)"
+        fontSize={caution ? 20 : 14}
+        fontWeight={caution ? 800 : 400}
+        fill={caution ? 'var(--caution)' : 'var(--ink)'}
         stroke="var(--case)"
         strokeWidth={4}
         paintOrder="stroke"

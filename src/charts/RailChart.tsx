@@ -1,6 +1,13 @@
 import { IntervalLine } from './IntervalLine'
 import type { RailLane, RailModel } from './rail.model'
 
+/** Words of caution on one lane; null where nothing is wrong. */
+export interface LaneDoubts {
+  next: string | null
+  heads: string | null
+}
+const NO_DOUBTS: LaneDoubts = { next: null, heads: null }
+
 /** One lane of the rail: marks, whisker, bracket, and the line to the next drum. */
 export function RailLaneChart({
   lane,
@@ -8,12 +15,15 @@ export function RailLaneChart({
   width,
   height,
   label,
+  doubts = NO_DOUBTS,
 }: {
   lane: RailLane
   model: RailModel
   width: number
   height: number
   label: string
+  /** What does not fit: said at the interval to the next drum, and beside the heads. */
+  doubts?: LaneDoubts
 }) {
   const y = height * 0.42
   const drop = y + 24
@@ -48,7 +58,8 @@ export function RailLaneChart({
         <IntervalLine
           from={{ x: lane.batter, y }}
           to={{ x: lane.next.x, y: height, turnY: height - 14 }}
-          label={lane.next.label}
+          label={doubts.next ?? lane.next.label}
+          caution={doubts.next !== null}
         />
       ) : null}
       {lane.bracket ? (
@@ -74,6 +85,20 @@ export function RailLaneChart({
       {lane.resonant !== null ? (
         <>
           <rect x={lane.resonant - 3.5} y={y - 11} width={7} height={22} fill="var(--ink)" />
+          {doubts.heads ? (
+            <text
+              x={lane.resonant + 14}
+              y={y - 12}
+              fontSize={15}
+              fontWeight={700}
+              fill="var(--caution)"
+              stroke="var(--case)"
+              strokeWidth={4}
+              paintOrder="stroke"
+            >
+              {doubts.heads}
+            </text>
+          ) : null}
           {lane.relation ? (
             <text
               x={lane.resonant + 14}

@@ -1,9 +1,10 @@
 import type { RingingModel } from './ringing.model'
 
-/** Two states told apart by line, not by colour: the first full and filled, the second dashed and hollow. */
+/** States told apart by line, not by colour: full and filled, dashed and hollow, dotted and square. */
 const STYLES = [
   { stroke: 'var(--ink)', dash: undefined, fill: 'var(--ink)' },
   { stroke: 'var(--act)', dash: '7 4', fill: 'var(--tape)' },
+  { stroke: 'var(--good)', dash: '2 4', fill: 'var(--good)' },
 ]
 
 export function RingingChart({ model, label }: { model: RingingModel; label: string }) {
@@ -50,7 +51,11 @@ export function RingingChart({ model, label }: { model: RingingModel; label: str
               stroke={STYLES[i].stroke}
               strokeDasharray={STYLES[i].dash}
             />
-            <circle cx={x} cy={y} r={5} fill={STYLES[i].fill} stroke={STYLES[i].stroke} strokeWidth={2} />
+            {i === 2 ? (
+              <rect x={x - 4.5} y={y - 4.5} width={9} height={9} fill={STYLES[i].fill} />
+            ) : (
+              <circle cx={x} cy={y} r={5} fill={STYLES[i].fill} stroke={STYLES[i].stroke} strokeWidth={2} />
+            )}
           </g>
         )),
       )}

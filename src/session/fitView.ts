@@ -4,7 +4,12 @@ import type { QuestionId } from '@/core/fitting/questions'
 import type { FindingId } from '@/core/fitting/lookOver'
 import { slackBelief } from '@/core/head/belief'
 import { explainPair } from '@/core/head/pairCause'
-import { fittedOf, lastKnown } from '@/core/keeping/bench'
+import { lastKnown } from '@/core/keeping/bench'
+import type { Sitting } from '@/core/keeping/history'
+import { drumPair } from '@/core/keeping/pairing'
+import { drumEvents, layersOn, ringsBy, strokesOf } from '@/core/keeping/strokes'
+import { USUAL_PARTS } from '@/core/pair/model'
+import { foretellRing, learnRing } from '@/core/pair/ring'
 import { evenHeadOf } from '@/core/keeping/targets'
 import { secondAnswerPrior, turnLawPrior } from '@/core/membrane/turnLaw'
 import { centsBetween } from '@/core/units/pitch'
@@ -77,11 +82,9 @@ export function evidenceOf(view: BenchView, nowMs: number): Map<QuestionId, stri
     if (turned >= 2 && law.error < 0.15 * law.mean)
       found.set('law', law.mean < LAW_DROPPED * (head.learned?.hz2PerTurn ?? usualLaw) ? 'less' : 'usual')
     if (turned >= 2) found.set('evening', plan.reason === 'within-tolerance' ? 'even' : 'stays')
-    const now = fittedOf(head, sitting)
-    const before = fittedOf(head, head.before)
-    if (!before) found.set('since', 'never')
-    else if (now && turned === 0) found.set('since', sinceThen(before, now))
   }
+  const since = sinceThen(head.before, sitting)
+  if (since) found.set('since', since)
   const round = request.rounds.at(-1)
   const pair = round?.otherHead === 'free' ? explainPair(request.head, round) : null
   if (pair && pair.cause !== 'either') found.set('other', pair.cause === 'other-head' ? 'clears' : 'same')
@@ -94,6 +97,7 @@ export function evidenceOf(view: BenchView, nowMs: number): Map<QuestionId, stri
     const days = (nowMs - Date.parse(fitted)) / DAY_MS
     found.set('age', days < 7 ? 'days' : days < 365 ? 'months' : 'long')
   }
+  for (const [question, answer] of heardAnswers(view, nowMs)) found.set(question, answer)
   for (const { finding } of head.findings) {
     const said = FOUND[finding]
     if (said) found.set(...said)
@@ -101,11 +105,55 @@ export function evidenceOf(view: BenchView, nowMs: number): Map<QuestionId, stri
   return found
 }
 
-type Fit = NonNullable<ReturnType<typeof fittedOf>>
+/**
+ * What the lugs read against last time: the last readings of the sitting before against the first of this one, before anything was
+ * turned. Null while this sitting has too few to say.
+ */
+function sinceThen(before: Sitting | null, sitting: Sitting | null): string | null {
+  if (!before) return 'never'
+  const last = before.passes.findLast(({ readings, whole }) => readings.size > 0 || whole)
+  const first = sitting?.passes[0]
+  if (!last || !first || last.turns?.some((turn) => turn !== 0)) return null
+  const fell = [...first.readings].flatMap(([lug, { hz }]) => {
+    const then = last.readings.get(lug)?.hz ?? last.whole?.hz
+    return then === undefined ? [] : [centsBetween(hz, then)]
+  })
+  if (fell.length < LEAST_LUGS) return null
+  const [least, most] = [Math.min(...fell), Math.max(...fell)]
+  if (most < FELL_CENTS) return 'same'
+  return most - least > 2 * FELL_CENTS ? 'some' : 'all'
+}
+const LEAST_LUGS = 3
 
-function sinceThen(before: Fit, now: Fit): string {
-  const mean = centsBetween(now.meanHz, before.meanHz)
-  const wave = 2 * Math.hypot(now.cosineCents - before.cosineCents, now.sineCents - before.sineCents)
-  if (mean < FELL_CENTS && wave < FELL_CENTS) return 'same'
-  return wave > FELL_CENTS ? 'some' : 'all'
+/** A ring this far from what sizes and the drum's own strokes foretell is long, or hardly any. */
+const RINGS = { long: 1.7, short: 0.55 }
+/** Mounted it rings less than this part of held. */
+const MOUNT_PART = 0.6
+
+/** What strokes on the centre and the muffling that was noted already answer. */
+function heardAnswers({ kit, drum, practice }: BenchView, nowMs: number): Array<[QuestionId, string]> {
+  const found: Array<[QuestionId, string]> = []
+  const strokes = strokesOf(kit, drum, practice)
+  const layers = layersOn(kit, drum, practice)
+  const noted = drumEvents(kit, drum, practice).some(({ kind }) => kind === 'dampingSet')
+  if (noted) found.push(['muffling', layers.length === 0 ? 'nothing' : layers.length > 1 ? 'much' : 'little'])
+  const bare = strokes.filter((stroke) => stroke.layers.length === 0 && stroke.decaySeconds !== null)
+  const rings = ringsBy(bare, ({ hung }) => (hung === undefined ? null : hung === null ? 'held' : 'hung'))
+  const ring = (name: string) => rings.find((each) => each.name === name)?.ring
+  const [held, hung] = [ring('held'), ring('hung')]
+  if (held !== undefined && hung !== undefined)
+    found.push(['held', hung < MOUNT_PART * held ? 'mounted' : 'alike'])
+  const newest = bare.at(-1)
+  if (newest?.batterHz != null) {
+    const pair = drumPair(kit, drum, practice, nowMs)
+    const usual = foretellRing(
+      pair.drum,
+      { batterHz: newest.batterHz, resonantHz: newest.resonantHz, layers: [], hung: null },
+      learnRing(pair.drum, [], USUAL_PARTS),
+      USUAL_PARTS,
+    ).decaySeconds
+    const part = newest.decaySeconds! / usual
+    found.push(['rings', part > RINGS.long ? 'long' : part < RINGS.short ? 'short' : 'usual'])
+  }
+  return found
 }

@@ -8,7 +8,7 @@ import type { KitState } from '@/core/keeping/log'
 import { rangeOf } from '@/core/keeping/planning'
 import { fittedSpreadCents, isOffPitch, isOut, sheetTarget, toleranceOf } from '@/core/keeping/targets'
 import type { DrumRange } from '@/core/kit/range'
-import { SIDES, type Drum, type Side, type Target } from '@/core/records/kit'
+import { SIDES, sidesOf, type Drum, type Side, type Target } from '@/core/records/kit'
 import { centsBetween } from '@/core/units/pitch'
 import type { SessionState } from './state'
 
@@ -115,7 +115,9 @@ export function nextThing(state: SessionState, kit: KitState, drums: readonly Dr
   if (uneven)
     return { do: 'tune', drum: uneven.drum, side: uneven.worst!.side, why: uneven.worst!, minutes: null }
   for (const { drum, heads } of drums) {
-    const unread = SIDES.map((side) => heads[side]).find((head) => head.state === 'not-read')
+    const unread = sidesOf(drum)
+      .map((side) => heads[side])
+      .find((head) => head.state === 'not-read')
     if (unread) return { do: 'read', drum, side: unread.side, why: unread, minutes: null }
   }
   for (const { drum } of drums) {
@@ -131,7 +133,7 @@ export function kitSummary(state: SessionState, kit: KitState): DrumSummary[] {
   const practice = kit.simulated
   return kit.drums.map((drum) => {
     const [batter, resonant] = SIDES.map((side) => headSummary(kit, drum, side, practice, state.clockMs))
-    const worst = need(batter) >= need(resonant) ? batter : resonant
+    const worst = drum.oneHeaded || need(batter) >= need(resonant) ? batter : resonant
     return {
       drum,
       heads: { batter, resonant },

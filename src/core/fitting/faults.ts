@@ -1,3 +1,4 @@
+import type { DrumKind } from '../kit/kinds'
 import { CAUSES, type CauseId } from './causes'
 import { QUESTIONS, type QuestionId } from './questions'
 
@@ -43,13 +44,13 @@ export function likelihood(question: QuestionId, answer: string, cause: CauseId)
 }
 
 /** Causes that can be on such a drum. */
-export function causesOf(snare: boolean): CauseId[] {
-  return (Object.keys(CAUSES) as CauseId[]).filter((cause) => snare || !CAUSES[cause].snareOnly)
+export function causesOf(kind: DrumKind): CauseId[] {
+  return (Object.keys(CAUSES) as CauseId[]).filter((cause) => CAUSES[cause].kinds?.includes(kind) ?? true)
 }
 
 /** Causes by their odds after the answers, likeliest first. */
-export function rankCauses(answers: readonly FaultAnswer[], snare: boolean): RankedCause[] {
-  const weights = causesOf(snare).map((cause) => ({
+export function rankCauses(answers: readonly FaultAnswer[], kind: DrumKind): RankedCause[] {
+  const weights = causesOf(kind).map((cause) => ({
     cause,
     odds: answers.reduce(
       (odds, { question, answer }) => odds * likelihood(question, answer, cause),
@@ -75,12 +76,12 @@ export function bitsOf(question: QuestionId, ranked: readonly RankedCause[]): nu
 /** Questions not asked yet, the one that tells most for its time first. */
 export function nextQuestions(
   answers: readonly FaultAnswer[],
-  snare: boolean,
+  kind: DrumKind,
   passedOver: readonly QuestionId[] = [],
 ): QuestionId[] {
   if (!answers.some(({ question }) => question === 'complaint') && !passedOver.includes('complaint'))
     return ['complaint']
-  const ranked = rankCauses(answers, snare)
+  const ranked = rankCauses(answers, kind)
   const asked = new Set([...answers.map(({ question }) => question), ...passedOver])
   return (Object.keys(QUESTIONS) as QuestionId[])
     .filter((id) => !asked.has(id) && id !== 'complaint')
@@ -92,9 +93,9 @@ export function nextQuestions(
 }
 
 /** What each answer did, in the order given. */
-export function explainAnswers(answers: readonly FaultAnswer[], snare: boolean): FaultStep[] {
+export function explainAnswers(answers: readonly FaultAnswer[], kind: DrumKind): FaultStep[] {
   return answers.map(({ question, answer }, i) => {
-    const before = rankCauses(answers.slice(0, i), snare)
+    const before = rankCauses(answers.slice(0, i), kind)
     const average = before.reduce(
       (sum, { cause, odds }) => sum + odds * likelihood(question, answer, cause),
       0,

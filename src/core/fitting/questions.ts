@@ -1,4 +1,5 @@
 import type { CauseId } from './causes'
+import { COMPLAINTS, GIVEN_COMPLAINTS, SOUND_COMPLAINTS } from './complaints'
 
 /**
  * What to ask of a drum that will not come right, as data, with what each cause answers. Common practice, no source; the
@@ -26,87 +27,9 @@ const QUESTION_LIST = {
     how: 'Say what bothers most.',
     minutes: 0,
     by: 'complaint',
-    answers: {
-      growl: 'growls or flaps',
-      choke: 'chokes, no body',
-      warble: 'warbles, beats',
-      short: 'short only on its mount',
-      dead: 'dead, short everywhere',
-      buzz: 'buzzes or rattles',
-      wrinkles: 'wrinkles',
-      uneven: 'will not come even',
-      drops: 'will not hold its pitch',
-    },
-    sound: {
-      ...{ growl: 0.12, choke: 0.1, warble: 0.2, short: 0.08, dead: 0.12 },
-      ...{ buzz: 0.1, wrinkles: 0.04, uneven: 0.14, drops: 0.1 },
-    },
-    given: {
-      'out-of-tune': {
-        ...{ growl: 0.06, choke: 0.02, warble: 0.5, short: 0.02, dead: 0.06 },
-        ...{ buzz: 0.03, wrinkles: 0.06, uneven: 0.2, drops: 0.05 },
-      },
-      'too-slack': {
-        ...{ growl: 0.66, choke: 0.01, warble: 0.05, short: 0.01, dead: 0.1 },
-        ...{ buzz: 0.03, wrinkles: 0.1, uneven: 0.02, drops: 0.02 },
-      },
-      'too-tight': {
-        ...{ growl: 0.01, choke: 0.84, warble: 0.03, short: 0.03, dead: 0.05 },
-        ...{ buzz: 0.01, wrinkles: 0.01, uneven: 0.01, drops: 0.01 },
-      },
-      'worn-head': {
-        ...{ growl: 0.05, choke: 0.02, warble: 0.1, short: 0.03, dead: 0.55 },
-        ...{ buzz: 0.02, wrinkles: 0.05, uneven: 0.12, drops: 0.06 },
-      },
-      'unsettled-head': {
-        ...{ growl: 0.03, choke: 0.01, warble: 0.07, short: 0.01, dead: 0.02 },
-        ...{ buzz: 0.01, wrinkles: 0.07, uneven: 0.08, drops: 0.7 },
-      },
-      'near-rods-off': {
-        ...{ growl: 0.05, choke: 0.01, warble: 0.32, short: 0.01, dead: 0.04 },
-        ...{ buzz: 0.04, wrinkles: 0.1, uneven: 0.08, drops: 0.35 },
-      },
-      'stripped-rod': {
-        ...{ growl: 0.04, choke: 0.01, warble: 0.16, short: 0.01, dead: 0.03 },
-        ...{ buzz: 0.05, wrinkles: 0.15, uneven: 0.5, drops: 0.05 },
-      },
-      'dirty-threads': {
-        ...{ growl: 0.03, choke: 0.01, warble: 0.35, short: 0.01, dead: 0.03 },
-        ...{ buzz: 0.03, wrinkles: 0.14, uneven: 0.35, drops: 0.05 },
-      },
-      'hoop-out-of-round': {
-        ...{ growl: 0.02, choke: 0.01, warble: 0.3, short: 0.01, dead: 0.04 },
-        ...{ buzz: 0.03, wrinkles: 0.07, uneven: 0.5, drops: 0.02 },
-      },
-      'damaged-edge': {
-        ...{ growl: 0.03, choke: 0.01, warble: 0.35, short: 0.01, dead: 0.06 },
-        ...{ buzz: 0.06, wrinkles: 0.14, uneven: 0.32, drops: 0.02 },
-      },
-      'other-head': {
-        ...{ growl: 0.03, choke: 0.02, warble: 0.8, short: 0.02, dead: 0.03 },
-        ...{ buzz: 0.03, wrinkles: 0.01, uneven: 0.05, drops: 0.01 },
-      },
-      mount: {
-        ...{ growl: 0.01, choke: 0.02, warble: 0.02, short: 0.78, dead: 0.12 },
-        ...{ buzz: 0.02, wrinkles: 0.01, uneven: 0.01, drops: 0.01 },
-      },
-      'over-muffled': {
-        ...{ growl: 0.01, choke: 0.04, warble: 0.01, short: 0.05, dead: 0.85 },
-        ...{ buzz: 0.01, wrinkles: 0.01, uneven: 0.01, drops: 0.01 },
-      },
-      'loose-part': {
-        ...{ growl: 0.02, choke: 0.01, warble: 0.02, short: 0.02, dead: 0.02 },
-        ...{ buzz: 0.88, wrinkles: 0.01, uneven: 0.01, drops: 0.01 },
-      },
-      neighbour: {
-        ...{ growl: 0.03, choke: 0.01, warble: 0.15, short: 0.01, dead: 0.01 },
-        ...{ buzz: 0.76, wrinkles: 0.01, uneven: 0.01, drops: 0.01 },
-      },
-      wires: {
-        ...{ growl: 0.03, choke: 0.04, warble: 0.03, short: 0.02, dead: 0.05 },
-        ...{ buzz: 0.8, wrinkles: 0.01, uneven: 0.01, drops: 0.01 },
-      },
-    },
+    answers: COMPLAINTS,
+    sound: SOUND_COMPLAINTS,
+    given: GIVEN_COMPLAINTS,
   },
   reading: {
     ask: 'What do the lugs read?',
@@ -383,6 +306,56 @@ const QUESTION_LIST = {
       'worn-head': { days: 0.01, months: 0.19, long: 0.8 },
       'unsettled-head': { days: 0.85, months: 0.12, long: 0.03 },
     },
+  },
+  film: {
+    ask: 'What film is on?',
+    how: 'Look at it against the light: its plies, and whether a ring, a dot or a felt is built in.',
+    minutes: 0.2,
+    by: 'eye',
+    answers: {
+      plain: 'one or two sound plies',
+      thin: 'one thin, cheap ply',
+      ring: 'a ring or dot is built in',
+    },
+    sound: { plain: 0.84, thin: 0.06, ring: 0.1 },
+    given: {
+      'thin-head': { plain: 0.06, thin: 0.92, ring: 0.02 },
+      'built-in-ring': { plain: 0.03, thin: 0.02, ring: 0.95 },
+    },
+  },
+  rings: {
+    ask: 'How long does the low note ring?',
+    how: 'One stroke on the centre, nothing on the heads, held by the rim; strokes that were measured answer it.',
+    minutes: 0.3,
+    by: 'reading',
+    answers: { long: 'far longer than one wants', usual: 'as such drums do', short: 'hardly at all' },
+    sound: { long: 0.08, usual: 0.84, short: 0.08 },
+    given: {
+      'nothing-takes-ring': { long: 0.88, usual: 0.1, short: 0.02 },
+      'over-muffled': { long: 0.01, usual: 0.08, short: 0.91 },
+      'built-in-ring': { long: 0.01, usual: 0.14, short: 0.85 },
+      'worn-head': { long: 0.02, usual: 0.4, short: 0.58 },
+      'boomy-room': { long: 0.3, usual: 0.66, short: 0.04 },
+      'closed-kick': { long: 0.3, usual: 0.66, short: 0.04 },
+    },
+  },
+  front: {
+    ask: 'And with a hand or a pillow against the front head?',
+    how: 'Touch the front head lightly and play; or take it off for a moment.',
+    minutes: 0.3,
+    by: 'ear',
+    answers: { better: 'the bounce is gone', same: 'no better' },
+    sound: { better: 0.1, same: 0.9 },
+    given: { 'closed-kick': { better: 0.92, same: 0.08 } },
+  },
+  room: {
+    ask: 'And in another place in the room?',
+    how: 'Carry the drum out of its corner, or walk to where people listen.',
+    minutes: 1,
+    by: 'ear',
+    answers: { there: 'it only booms there', alike: 'as before' },
+    sound: { there: 0.06, alike: 0.94 },
+    given: { 'boomy-room': { there: 0.92, alike: 0.08 } },
   },
 } as const satisfies Record<string, Question>
 

@@ -59,6 +59,8 @@ export function openSearch(kit: KitState, drum: string, side: Side, practice: bo
   let search = null as FaultSearch | null
   for (const event of eventsOf(kit, drum, side, practice)) {
     if (event.kind === 'faultSearchEnded' && event.search === search?.id) search = null
+    // Another head is another drum to ask.
+    if (event.kind === 'headFitted') search = null
     if (event.kind !== 'faultAnswered') continue
     if (search?.id !== event.search) search = { id: event.search, answers: [], passedOver: [] }
     const { question, answer } = event

@@ -2,7 +2,7 @@ import { even } from '../evening/even'
 import type { EvenAnswer } from '../evening/types'
 import { spreadAgainst } from '../evening/confidence'
 import { stateLugHz } from '../head/belief'
-import { SIDES, type Drum, type Side, type Target } from '../records/kit'
+import { sidesOf, type Drum, type Side, type Target } from '../records/kit'
 import type { Source } from '../records/event'
 import { centsBetween } from '../units/pitch'
 import { benchHead, evenRequestFor, lastKnown, stateOf, type BenchHead } from './bench'
@@ -52,7 +52,9 @@ export function headReports(kit: KitState, nowMs: number, { drum, side }: Report
   return kit.drums
     .filter(({ id }) => drum === undefined || id === drum)
     .flatMap((each) =>
-      SIDES.filter((one) => !side || one === side).map((one) => reportOf(kit, each, one, nowMs)),
+      sidesOf(each)
+        .filter((one) => !side || one === side)
+        .map((one) => reportOf(kit, each, one, nowMs)),
     )
 }
 

@@ -2,6 +2,7 @@ import type { LayerId } from '../pair/layers'
 import type { RingStroke } from '../pair/ring'
 import type { EventOf, HeadEvent, Source } from '../records/event'
 import { SIDES, type Drum, type Side } from '../records/kit'
+import { centsBetween } from '../units/pitch'
 import { benchHead, lastKnown } from './bench'
 import { headKey } from './headKey'
 import { eventsOfWorld } from './history'
@@ -24,6 +25,7 @@ export interface Stroke {
   /** Mean lug pitches as the log knew them then. */
   batterHz: number | null
   resonantHz: number | null
+  oneHeaded: boolean
   /** What the user said of the drum before anything was changed. */
   words: string[]
 }
@@ -64,16 +66,29 @@ function findStrokes(kit: KitState, drum: Drum, practice: boolean): Stroke[] {
       ...{ glideCents: event.glideCents ?? null, ringSeconds: event.ringSeconds ?? null },
       ...{ modes: event.modes ?? [], hung: event.hung, layers, words: [] },
       ...lugsAt(kit, drum, practice, Date.parse(event.at), event.at),
+      oneHeaded: drum.oneHeaded === true,
     }
     strokes.push(open)
   }
   return strokes
 }
 
+/** Lugs nearer than this are one tuning, in cents. */
+const SAME_TUNING_CENTS = 20
+
+/** Whether two strokes were made in one tuning of both heads: only then does muffling alone tell them apart. */
+export function sameTuning(a: Stroke, b: Stroke): boolean {
+  return SIDES.every((side) => {
+    const [one, other] = [a[`${side}Hz`], b[`${side}Hz`]]
+    if (one === null || other === null) return one === other
+    return Math.abs(centsBetween(one, other)) <= SAME_TUNING_CENTS
+  })
+}
+
 /** Strokes that tell of the ring: with a decay, and both heads known. */
 export function ringStrokes(strokes: readonly Stroke[]): RingStroke[] {
-  return strokes.flatMap(({ batterHz, resonantHz, decaySeconds, glideCents, layers, hung }) =>
-    batterHz === null || resonantHz === null || decaySeconds === null
+  return strokes.flatMap(({ batterHz, resonantHz, decaySeconds, glideCents, layers, hung, oneHeaded }) =>
+    batterHz === null || (resonantHz === null && !oneHeaded) || decaySeconds === null
       ? []
       : [{ batterHz, resonantHz, decaySeconds, glideCents, layers, hung: hung ?? null }],
   )

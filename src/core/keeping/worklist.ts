@@ -3,7 +3,7 @@ import { PITCH_PART } from '../evening/confidence'
 import { turnLawOf, turnsBetween } from '../membrane/turnLaw'
 import { normalCdf } from '../numeric/normal'
 import type { Drum, Side, Target } from '../records/kit'
-import { SIDES } from '../records/kit'
+import { sidesOf } from '../records/kit'
 import type { RunHead } from '../records/sheet'
 import { centsBetween, shiftByCents } from '../units/pitch'
 import { benchHead, lastKnown } from './bench'
@@ -62,7 +62,9 @@ export interface Way {
 export function worklist(way: Way): WorkItem[] {
   const { drums } = way.kit
   const items = drums.flatMap((drum) =>
-    SIDES.flatMap((side) => (way.sheet.targets.has(headKey(drum.id, side)) ? [itemOf(way, drum, side)] : [])),
+    sidesOf(drum).flatMap((side) =>
+      way.sheet.targets.has(headKey(drum.id, side)) ? [itemOf(way, drum, side)] : [],
+    ),
   )
   const need = new Map<string, number>()
   for (const { drum, worth } of items) need.set(drum.id, Math.max(need.get(drum.id) ?? 0, worth))

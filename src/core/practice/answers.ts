@@ -18,11 +18,17 @@ export function complaintOf(seen: Observed): string {
     growl: (0.45 - seen.turnsUp) / 0.15,
     choke: (seen.turnsUp - 1.5) / 0.25,
     short: (seen.heldPart - seen.mountedPart) / 0.25,
-    dead: (0.75 - seen.heldPart) / 0.2,
+    dead: faults.film === 'ring' ? 2 : (0.75 - seen.heldPart) / 0.2,
     buzz: noisy ? 2 : 0,
     wrinkles: slackRods > 0 ? 0.9 : 0,
     drops: seen.pressCents / 10,
     warble: seen.beatsOtherHz > 0 && seen.beatsOtherHz < BEAT_HZ.most ? 1.6 : seen.spreadCents / 25,
+    ring: faults.undamped ? 2 : 0,
+    hollow: faults.shut ? 2 : 0,
+    boomy: faults.boomyRoom ? 2 : 0,
+    papery: faults.film === 'thin' ? 2 : 0,
+    // Who has nothing to complain of only checks.
+    none: 0.5,
     // Who tries to even it and gets no answer says so; who only never tried hears it warble.
     uneven: seen.answered < 0.6 ? seen.spreadCents / 15 : seen.spreadCents / 40,
   }
@@ -87,6 +93,14 @@ export function answerOf(question: QuestionId, seen: Observed): string {
       return seen.freeRods > 0 ? 'worn' : seen.stiffRods > 0 ? 'dirty' : 'clean'
     case 'muffling':
       return seen.mufflingPerSecond > 4 ? 'much' : seen.mufflingPerSecond > 0 ? 'little' : 'nothing'
+    case 'film':
+      return faults.film ?? 'plain'
+    case 'rings':
+      return faults.undamped ? 'long' : faults.film === 'ring' || seen.heldPart < 0.6 ? 'short' : 'usual'
+    case 'front':
+      return faults.shut ? 'better' : 'same'
+    case 'room':
+      return faults.boomyRoom ? 'there' : 'alike'
     case 'age':
       return seen.presses === 0 ? 'days' : (faults.worn ?? 0) > 0.25 ? 'long' : 'months'
   }

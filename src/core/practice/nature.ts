@@ -54,6 +54,11 @@ export interface Faults {
   loosePart?: boolean
   bentWires?: boolean
   neighbourHz?: number
+  /** A film that is thin and cheap, or has a ring built in; a drum that nothing damps; a shut kick; a room that booms. */
+  film?: 'thin' | 'ring'
+  undamped?: boolean
+  shut?: boolean
+  boomyRoom?: boolean
 }
 
 /** A worn film rubs within itself: 1/s for one that had lost all its stretch. */

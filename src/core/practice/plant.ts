@@ -105,6 +105,18 @@ function withCause(sound: Trouble, cause: CauseId, random: Random): Trouble {
       return withFaults({ neighbourHz: evenHz * between(0.7, 1.6) })
     case 'wires':
       return withFaults({ bentWires: true })
+    case 'thin-head':
+      return withFaults({ film: 'thin' })
+    case 'built-in-ring':
+      return withFaults({ film: 'ring' })
+    case 'nothing-takes-ring':
+      return withFaults({ undamped: true, mufflingPerSecond: 0 })
+    case 'closed-kick':
+      return withFaults({ shut: true })
+    case 'boomy-room':
+      return withFaults({ boomyRoom: true })
+    case 'nothing':
+      return sound
   }
 }
 

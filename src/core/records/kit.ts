@@ -9,6 +9,10 @@ export const sideSchema = z.enum(['batter', 'resonant'])
 export const kindSchema = z.enum(['kick', 'snare', 'tom', 'floor-tom'])
 export const SIDES = sideSchema.options
 
+/** The heads that a drum has. */
+export const sidesOf = ({ oneHeaded }: Pick<Drum, 'oneHeaded'>): readonly Side[] =>
+  oneHeaded ? ['batter'] : SIDES
+
 const hz = z.number().min(15).max(2000)
 
 export const headSchema = z.strictObject({
@@ -30,7 +34,7 @@ export const drumSchema = z.strictObject({
   lugs: z.int().min(3).max(24),
   threadPitchMm: z.number().min(0.3).max(3),
   /** Diameter of a hole in the resonant head, in inches; left out for none. */
-  portInches: z.number().min(0.5).max(20).optional(),
+  portInches: z.number().min(0.5).max(40).optional(),
   /** A drum without a resonant head: its shell is open there. */
   oneHeaded: z.literal(true).optional(),
   /** Lugs of the snare side (from 1) beside the bed of the wires, and how much lower they may read, in cents. */

@@ -25,7 +25,7 @@ export function givesOf(
   wanted: readonly number[][],
   { favourHz = [] }: PlanRequest,
 ): Gives[] {
-  const own = (drum: KnownDrum, { cents, batterHz: hz }: State): Gives[] => {
+  const own = (drum: KnownDrum, { cents, batterHz: hz, turns }: State): Gives[] => {
     const off = cents - centsAbove1Hz(drum.favouriteHz)
     const beyond =
       Math.min(0, cents - centsAbove1Hz(drum.lowestHz)) + Math.max(0, cents - centsAbove1Hz(drum.highestHz))
@@ -33,7 +33,8 @@ export function givesOf(
     return [
       ...(Math.abs(beyond) > RANGE_GIVES
         ? [{ what: 'range' as const, drum: drum.id, cents: beyond, hz }]
-        : Math.abs(off) > FAVOURITE_GIVES
+        : // What stands where it stood gives up nothing for the plan.
+          Math.abs(off) > FAVOURITE_GIVES && !(drum.now && turns === 0)
           ? [{ what: 'favourite' as const, drum: drum.id, cents: off, hz }]
           : []),
       ...(key > FAVOUR_GIVES ? [{ what: 'favour' as const, drum: drum.id, cents: key, hz }] : []),

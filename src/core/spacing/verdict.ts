@@ -43,6 +43,7 @@ const CLOSE_PART = 0.6
 const MIXED_CENTS = 80
 /** Nearer than this another drum answers. */
 const ANSWERS_CENTS = 37
+const CLEAR_CENTS = 60
 /** Moves are tried so far and this far apart, in cents. */
 const MOVE = { most: 400, step: 20 }
 /** What a move costs beside what it mends: a full turn weighs as much as this part of a verdict. */
@@ -111,19 +112,23 @@ function judge(kit: readonly Stands[]): { verdicts: Verdict[]; weight: number } 
       weight: 0.5 + off / 200,
     })
   })
+  let room = 0
   for (const other of kit.filter(({ drum }) => !isTom(drum.kind)))
     for (const tom of toms) {
       const nearest = nearestTones(tom.tones, other.tones)
-      if (Math.abs(nearest.cents) >= ANSWERS_CENTS) continue
+      const off = Math.abs(nearest.cents)
+      // Just clear is not clear: a move is to leave some room.
+      if (off < CLEAR_CENTS) room += 1 - off / CLEAR_CENTS
+      if (off >= ANSWERS_CENTS) continue
       const against = other.drum.kind as Row['against']
       found.push({
         verdict: { what: 'answers', drum: other.drum.id, tom: tom.drum.id, against, nearest },
-        weight: 1.5 - Math.abs(nearest.cents) / ANSWERS_CENTS,
+        weight: 1.5 - off / ANSWERS_CENTS,
       })
     }
   return {
     verdicts: found.map(({ verdict }) => verdict),
-    weight: found.reduce((sum, { weight }) => sum + weight, 0),
+    weight: found.reduce((sum, { weight }) => sum + weight, room),
   }
 }
 

@@ -70,12 +70,14 @@ export function BenchHeader({ view }: { view: BenchView }) {
             </DropdownMenu.Content>
           </DropdownMenu.Portal>
         </DropdownMenu.Root>
-        <Choice<Side>
-          label="Head"
-          value={side}
-          items={SIDES}
-          onChange={(next) => chooseHead(session, drum.id, next)}
-        />
+        {drum.oneHeaded ? null : (
+          <Choice<Side>
+            label="Head"
+            value={side}
+            items={SIDES}
+            onChange={(next) => chooseHead(session, drum.id, next)}
+          />
+        )}
         <WorkMenu view={view} />
         {view.practice ? <span className="font-bold text-caution">simulated</span> : null}
         <button

@@ -2,7 +2,7 @@
 
 import { useState } from 'react'
 import { clsx } from 'clsx'
-import { CAUSES, type CauseId } from '@/core/fitting/causes'
+import { CAUSES, type Cause, type CauseId } from '@/core/fitting/causes'
 import { QUESTIONS, type QuestionId } from '@/core/fitting/questions'
 import { explainAnswers, NAMED, nextQuestions, rankCauses, tellsApart } from '@/core/fitting/faults'
 import { FINDINGS } from '@/core/fitting/lookOver'
@@ -15,7 +15,18 @@ import { useKit, useSession, useSessionState } from '@/session/react'
 import { faultStepText } from '@/text/fitting'
 import { Button } from '@/ui/Button'
 import { Modal } from '@/ui/Modal'
+import { useCommander } from '../shell/CommandProvider'
 import { LugPicks } from './LugPicks'
+
+/** Where the mending of a cause is done. */
+const LEADS: Record<NonNullable<Cause['leads']>, string> = {
+  fit: 'Fit a new head',
+  slack: 'Back to slack, another start',
+  pair: 'Go to both heads',
+  stand: 'Go to the stand',
+  snare: 'Go to the snare',
+  even: 'Go on evening',
+}
 
 /** Questions whose answer points to a rod. */
 const BY_ROD: ReadonlySet<QuestionId> = new Set(['feel', 'threads'])
@@ -33,10 +44,10 @@ export function FaultDialog({ onClose }: { onClose: () => void }) {
   if (!session || !view) return null
   const { kit, drum, side, practice } = view
   const search = openSearch(kit, drum.id, side, practice) ?? EMPTY
-  const snare = drum.kind === 'snare'
+  const { kind } = drum
   const { answers, passedOver } = search
-  const ranked = rankCauses(answers, snare)
-  const [next] = nextQuestions(answers, snare, passedOver)
+  const ranked = rankCauses(answers, kind)
+  const [next] = nextQuestions(answers, kind, passedOver)
   const named = answers.length > 1 && ranked[0].odds >= NAMED
   const question = again ?? (named && !further ? null : (next ?? null))
   const answer = (id: QuestionId, said: string | null) => {
@@ -45,6 +56,8 @@ export function FaultDialog({ onClose }: { onClose: () => void }) {
   }
   return (
     <Modal
+      // Another head, or another search, begins anew.
+      key={`${drum.id}/${side}/${search.id}`}
       open
       wide
       onClose={onClose}
@@ -75,7 +88,7 @@ export function FaultDialog({ onClose }: { onClose: () => void }) {
           )}
           {answers.length ? (
             <ol aria-label="Answers so far" className="mt-5 border-t border-line">
-              {explainAnswers(answers, snare).map((step) => (
+              {explainAnswers(answers, kind).map((step) => (
                 <li key={step.question} className="border-b border-line">
                   <button
                     type="button"
@@ -220,9 +233,10 @@ function Named({
   onClose: () => void
 }) {
   const session = useSession()
+  const { open } = useCommander()
   const [rods, setRods] = useState<readonly number[]>(drumRods)
   if (!session) return null
-  const { label, means, fix, caution, finding } = CAUSES[cause]
+  const { label, means, fix, caution, finding, leads } = CAUSES[cause]
   const asksRods = finding ? FINDINGS[finding].rods : undefined
   return (
     <div aria-live="polite">
@@ -244,10 +258,24 @@ function Named({
           onClick={() => {
             endFaultSearch(session, cause, rods)
             onClose()
+            // A finding leads to its work.
+            if (leads === 'fit' || leads === 'slack') open('fit')
+            else if (leads && leads !== 'even') open(leads)
           }}
         >
-          {finding ? 'Note it on the drum' : 'That is it'}
+          {leads ? LEADS[leads] : finding ? 'Note it on the drum' : 'That is it'}
         </Button>
+        {leads ? (
+          <Button
+            disabled={Boolean(asksRods) && rods.length === 0}
+            onClick={() => {
+              endFaultSearch(session, cause, rods)
+              onClose()
+            }}
+          >
+            {finding ? 'Only note it' : 'That is it, later'}
+          </Button>
+        ) : null}
         {onFurther ? <Button onClick={onFurther}>Ask on</Button> : null}
       </div>
     </div>

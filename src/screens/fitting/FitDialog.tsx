@@ -38,17 +38,25 @@ const STEPS = [
 
 const day = (ms: number) => new Date(ms).toISOString().slice(0, 10)
 
+/** Starts that trust how tight fingers feel. */
+const BY_FINGERS: ReadonlySet<SlackSchoolId> = new Set(['fingers', 'ear'])
+
 /** Fitting a head: steps with what to check at each, up to the slack start; or only back to slack with the head that is on. */
 export function FitDialog({ onClose }: { onClose: () => void }) {
   const session = useSession()
   const state = useSessionState()
   const view = benchView(state, useKit())
   const own = view?.drum[view.side]
-  const [kind, setKind] = useState<'new' | 'same'>('new')
+  // A rod whose finger-tight lies takes the starts by fingers off the list.
+  const lies = view?.head.findings.some(({ finding }) => finding === 'dirty') ?? false
+  const starts = SLACK_SCHOOL_IDS.filter((id) => !lies || !BY_FINGERS.has(id))
+  const [kind, setKind] = useState<'new' | 'same'>(lies ? 'same' : 'new')
   const [pliesMils, setPliesMils] = useState(own?.pliesMils ?? [10])
   const [coating, setCoating] = useState<HeadRecord['coating']>(own?.coating ?? 'clear')
   const [mark, setMark] = useState(String(view?.head.markTurns ?? 0))
-  const [school, setSchool] = useState<SlackSchoolId>(state.settings.slackSchool)
+  const [school, setSchool] = useState<SlackSchoolId>(
+    starts.includes(state.settings.slackSchool) ? state.settings.slackSchool : starts[0],
+  )
   const [ticked, setTicked] = useState<string[]>([])
   if (!session || !view || !own) return null
   const { drum, side } = view
@@ -120,7 +128,7 @@ export function FitDialog({ onClose }: { onClose: () => void }) {
           <Pick
             label="start from"
             value={school}
-            items={SLACK_SCHOOL_IDS.map((id) => ({ value: id, label: SLACK_SCHOOLS[id].label }))}
+            items={starts.map((id) => ({ value: id, label: SLACK_SCHOOLS[id].label }))}
             onChange={(value) => setSchool(value as SlackSchoolId)}
           />
           <KeysPick />

@@ -16,7 +16,7 @@ export function HideFaultDialog({ onClose }: { onClose: () => void }) {
   const view = benchView(useSessionState(), useKit())
   const [choice, setChoice] = useState('any')
   if (!session || !view) return null
-  const causes = causesOf(view.drum.kind === 'snare')
+  const causes = causesOf(view.drum.kind)
   const hide = () => {
     hideFault(session, choice === 'sound' ? null : (choice as CauseId | 'any'))
     onClose()

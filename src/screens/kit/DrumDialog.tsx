@@ -14,15 +14,21 @@ import { THREADS } from './options'
 
 const NUMBER = { valueAsNumber: true }
 
+const formSchema = drumSchema.refine(({ portInches = 0, diameterInches }) => portInches <= diameterInches, {
+  path: ['portInches'],
+  message: 'wider than the drum',
+})
+
 /** Adds a drum, or changes one. Everything follows from kind and diameter until it is changed by hand. */
 export function DrumDialog({ drum, onClose }: { drum: Drum | null; onClose: () => void }) {
   const session = useSession()
   const start = drum ?? usualDrum('tom', USUAL_DIAMETER.tom, session?.deps.newId() ?? 'new')
-  const { register, handleSubmit, reset, getValues, control, formState } = useForm<Drum>({
+  const { register, handleSubmit, reset, getValues, setValue, watch, control, formState } = useForm<Drum>({
     defaultValues: start,
-    resolver: zodResolver(drumSchema),
+    resolver: zodResolver(formSchema),
   })
   const { errors } = formState
+  const oneHeaded = watch('oneHeaded')
   const refill = (kind: DrumKindRecord, diameterInches: number) => {
     if (!drum && diameterInches > 0) reset(usualDrum(kind, diameterInches, getValues('id')))
   }
@@ -104,7 +110,11 @@ export function DrumDialog({ drum, onClose }: { drum: Drum | null; onClose: () =
           <Field
             label="Port in the resonant head, inches"
             hint="empty for none"
-            error={wrong(errors, 'portInches', 'Half an inch to 20, or empty for none.')}
+            error={wrong(
+              errors,
+              'portInches',
+              'Half an inch up to the drum’s own diameter, or empty for none.',
+            )}
           >
             <input
               type="number"
@@ -119,7 +129,18 @@ export function DrumDialog({ drum, onClose }: { drum: Drum | null; onClose: () =
           </Field>
         </div>
         <HeadFields side="batter" control={control} register={register} errors={errors} />
-        <HeadFields side="resonant" control={control} register={register} errors={errors} />
+        <label className="flex min-h-11 cursor-pointer items-center gap-3">
+          <input
+            type="checkbox"
+            className="size-5 accent-(--act)"
+            checked={oneHeaded === true}
+            onChange={(event) => setValue('oneHeaded', event.target.checked ? true : undefined)}
+          />
+          One head only: the shell is open where the resonant would be
+        </label>
+        {oneHeaded ? null : (
+          <HeadFields side="resonant" control={control} register={register} errors={errors} />
+        )}
         <div className="flex gap-3">
           <Button tone="act" type="submit">
             {drum ? 'Save' : 'Add the drum'}

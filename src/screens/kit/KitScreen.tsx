@@ -16,8 +16,12 @@ import {
   verticalListSortingStrategy,
 } from '@dnd-kit/sortable'
 import { useRouter } from 'next/navigation'
-import { useState } from 'react'
+import { useMemo, useState } from 'react'
 import { railModel } from '@/charts/rail.model'
+import { judgeKit, type KitVerdict } from '@/core/spacing/verdict'
+import type { PlanDrum } from '@/core/spacing/types'
+import { kitAsRead } from '@/session/verdictView'
+import { verdictWords } from '@/text/verdict'
 import { chooseHead, keepBorrowed, orderDrums, removeKit } from '@/session/actions/kits'
 import { chooseSheet } from '@/session/actions/sheets'
 import { kitSummary, nextThing } from '@/session/kitView'
@@ -31,6 +35,7 @@ import { DrumDialog } from './DrumDialog'
 import { KitMenu } from './KitMenu'
 import { Lane, LANE_GRID } from './Lane'
 import { nextText, summaryText } from './summaryText'
+import { VerdictPart } from './VerdictPart'
 
 /** The whole kit at a glance. */
 export function KitScreen() {
@@ -45,6 +50,8 @@ export function KitScreen() {
     useSensor(PointerSensor, { activationConstraint: { distance: 6 } }),
     useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
   )
+  const asRead = JSON.stringify(session && kit ? kitAsRead(kit, state.clockMs) : [])
+  const judged = useMemo(() => judgeKit(JSON.parse(asRead) as PlanDrum[]), [asRead])
 
   if (!session || (state.phase === 'starting' && !kit))
     return <p className="p-8 text-soft">Opening the log…</p>
@@ -146,6 +153,7 @@ export function KitScreen() {
                     width={width}
                     first={i === 0}
                     last={i === drums.length - 1}
+                    doubts={doubtsOf(judged, summary.drum.id, drums[i + 1]?.drum.id)}
                     onOpen={(side) => goTo(summary.drum.id, side)}
                     onEdit={() => setEdited(summary.drum)}
                   />
@@ -168,6 +176,7 @@ export function KitScreen() {
               ))}
             </div>
           </div>
+          <VerdictPart judged={judged} names={new Map(kit.drums.map(({ id, name }) => [id, name]))} />
           <p className="mt-3 flex flex-wrap gap-x-5 gap-y-1 text-sm text-soft">
             <span>● batter lug pitch</span>
             <span>❙ resonant lug pitch</span>
@@ -183,6 +192,22 @@ export function KitScreen() {
       {edited ? <DrumDialog drum={edited} onClose={() => setEdited(null)} /> : null}
     </div>
   )
+}
+
+/** What is said on one lane: to the next drum where both are too close, and beside the heads. */
+function doubtsOf({ verdicts }: KitVerdict, drum: string, next: string | undefined) {
+  const close = verdicts.find(
+    (each) =>
+      each.what === 'close' &&
+      ((each.drum === drum && each.next === next) || (each.next === drum && each.drum === next)),
+  )
+  const heads = verdicts.filter(
+    (each) => (each.what === 'mixed' || each.what === 'answers') && each.drum === drum,
+  )
+  return {
+    next: close ? verdictWords(close) : null,
+    heads: heads.length ? heads.map(verdictWords).join(', ') : null,
+  }
 }
 
 function NoKit({ onNew }: { onNew: () => void }) {

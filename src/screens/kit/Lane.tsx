@@ -5,7 +5,7 @@ import { CSS } from '@dnd-kit/utilities'
 import { DropdownMenu } from 'radix-ui'
 import { Ellipsis, GripVertical } from 'lucide-react'
 import { clsx } from 'clsx'
-import { RailLaneChart } from '@/charts/RailChart'
+import { RailLaneChart, type LaneDoubts } from '@/charts/RailChart'
 import type { RailLane, RailModel } from '@/charts/rail.model'
 import type { Side } from '@/core/records/kit'
 import { duplicateDrum, moveDrum, removeDrum } from '@/session/actions/kits'
@@ -30,10 +30,11 @@ interface LaneProps {
   last: boolean
   onOpen: (side: Side) => void
   onEdit: () => void
+  doubts: LaneDoubts
 }
 
 /** One drum of the rail: its name on tape, its marks, its state. */
-export function Lane({ summary, lane, model, width, first, last, onOpen, onEdit }: LaneProps) {
+export function Lane({ summary, lane, model, width, first, last, onOpen, onEdit, doubts }: LaneProps) {
   const { drum } = summary
   const { attributes, listeners, setNodeRef, transform, transition, isDragging } = useSortable({
     id: drum.id,
@@ -67,7 +68,14 @@ export function Lane({ summary, lane, model, width, first, last, onOpen, onEdit 
           </Tape>
         </div>
       </div>
-      <RailLaneChart lane={lane} model={model} width={width} height={LANE_HEIGHT} label={laneText(summary)} />
+      <RailLaneChart
+        lane={lane}
+        model={model}
+        width={width}
+        height={LANE_HEIGHT}
+        label={[laneText(summary), doubts.next, doubts.heads].filter(Boolean).join('; ')}
+        doubts={doubts}
+      />
       <button
         type="button"
         onClick={() => onOpen(summary.worst?.side ?? 'batter')}
@@ -97,7 +105,7 @@ function LaneMenu({
   if (!session) return null
   const items = [
     { label: 'Batter on the bench', run: () => onOpen('batter') },
-    { label: 'Resonant on the bench', run: () => onOpen('resonant') },
+    ...(drum.oneHeaded ? [] : [{ label: 'Resonant on the bench', run: () => onOpen('resonant') }]),
     { label: 'Edit', run: onEdit },
     { label: 'Duplicate', run: () => duplicateDrum(session, drum) },
     ...(first ? [] : [{ label: 'Move up', run: () => moveDrum(session, drum, -1) }]),
@@ -131,7 +139,7 @@ function LaneMenu({
 
 /** The lane in words. */
 function laneText({ drum, heads }: DrumSummary): string {
-  const parts = [heads.batter, heads.resonant].map((head) => {
+  const parts = (drum.oneHeaded ? [heads.batter] : [heads.batter, heads.resonant]).map((head) => {
     if (head.meanHz === null) return `${head.side} not read`
     const off = head.offCents === null ? '' : `, ${offText(head.offCents)} against the sheet`
     return `${head.side} ${hzText(head.meanHz)} hertz, spread ${Math.round(head.spreadCents ?? 0)} cents${off}`

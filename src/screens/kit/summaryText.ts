@@ -10,7 +10,8 @@ export function summaryText(drums: readonly DrumSummary[]): string {
   const off = drums.filter(({ worst }) => worst?.state === 'off')
   const uneven = drums.filter(({ worst }) => worst?.state === 'uneven')
   const unread = drums.filter(
-    ({ heads }) => heads.batter.state === 'not-read' && heads.resonant.state === 'not-read',
+    ({ drum, heads }) =>
+      heads.batter.state === 'not-read' && (drum.oneHeaded || heads.resonant.state === 'not-read'),
   )
   const parts: string[] = []
   const verb = (count: number) => (count === 1 ? 'is' : 'are')

@@ -1,6 +1,6 @@
 'use client'
 
-import { layersOn, ringsBy, strokesOf } from '@/core/keeping/strokes'
+import { layersOn, ringsBy, sameTuning, strokesOf } from '@/core/keeping/strokes'
 import { LAYERS, layersFor, type LayerId } from '@/core/pair/layers'
 import { setLayers } from '@/session/actions/stand'
 import type { BenchView } from '@/session/benchView'
@@ -16,7 +16,11 @@ export function Muffling({ view }: { view: BenchView }) {
   const strokes = strokesOf(kit, drum, practice)
   // In the place of the newest stroke only: another place would be taken for a layer.
   const place = strokes.at(-1)?.hung
-  const rings = ringsBy(strokes, ({ layers, hung }) => (hung === place ? layersText(layers) : null))
+  const newest = strokes.at(-1)
+  // and in its tuning: a turned rod changes the ring as well.
+  const rings = ringsBy(strokes, (stroke) =>
+    stroke.hung === place && newest && sameTuning(stroke, newest) ? layersText(stroke.layers) : null,
+  )
   const toggle = (id: LayerId) =>
     setLayers(session, on.includes(id) ? on.filter((each) => each !== id) : [...on, id])
   return (
@@ -42,7 +46,7 @@ export function Muffling({ view }: { view: BenchView }) {
       </ul>
       <table className="mt-3 w-full text-left">
         <caption className="text-left text-soft">
-          Rings measured{place === undefined ? '' : `, ${hungText(place)}`}
+          Rings measured in this tuning{place === undefined ? '' : `, ${hungText(place)}`}
         </caption>
         <tbody>
           {rings.map(({ name, ring, count }) => (

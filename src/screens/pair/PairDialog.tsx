@@ -18,7 +18,7 @@ import { hzText } from '@/text/heads'
 import { allRodsText, costText, pairText, relationText, standsText } from '@/text/pair'
 import { Button } from '@/ui/Button'
 import { Modal } from '@/ui/Modal'
-import { TwoColumns } from '@/ui/TwoColumns'
+import { Columns } from '@/ui/Columns'
 import { useCommander } from '../shell/CommandProvider'
 import { School } from './School'
 import { StrokePart } from './StrokePart'
@@ -113,7 +113,7 @@ export function PairDialog({ onClose }: { onClose: () => void }) {
                     {pairText(found)} {costText(found, view.drum.lugs, state.settings.keys)}
                   </p>
                 </div>
-                <TwoColumns className="mt-3" heads={['now', 'then']} rows={rowsOf(pair, stands, found)} />
+                <Columns className="mt-3" heads={['now', 'then']} rows={rowsOf(pair, stands, found)} />
                 {two && found.resonantAboveCents !== null ? (
                   <Ways
                     ways={waysTo({ ...pair, now: pair }, round(found.resonantAboveCents, 0))}

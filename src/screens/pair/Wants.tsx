@@ -61,7 +61,6 @@ export function Wants({
         <div key={key} className="mb-2 flex items-start gap-3">
           <Pick
             label={i === 0 ? 'wanted' : 'and'}
-            className="flex-1"
             value={key}
             items={choices
               .filter((each) => each === key || !keys.includes(each))
@@ -129,7 +128,7 @@ function WantField({
   }
   const { label, wrong: sentence } = LABELS[name]
   return (
-    <div className="w-40">
+    <div className="min-w-0 flex-1">
       <input
         aria-label={label}
         aria-invalid={wrong}
@@ -139,7 +138,7 @@ function WantField({
         onFocus={(event) => event.target.select()}
         onBlur={take}
         onKeyDown={(event) => event.key === 'Enter' && take()}
-        className={INPUT_CLASS}
+        className={`${INPUT_CLASS} px-2 text-base`}
       />
       {wrong ? (
         <p role="alert" className="mt-1 text-sm font-bold text-caution">

@@ -1,5 +1,8 @@
 import { play } from '@/audio/playback'
-import { drumPair, pairModel } from '@/core/keeping/pairing'
+import { usualHz } from '@/core/keeping/defaults'
+import { drumPair, pairModel, pairStands } from '@/core/keeping/pairing'
+import type { Drum } from '@/core/records/kit'
+import { groove, type GrooveDrum, type Part } from '@/core/sound/groove'
 import type { Stroke } from '@/core/keeping/strokes'
 import type { PairPlace } from '@/core/pair/types'
 import { levelsMatched, renderRinging, type RingingTone, type Samples } from '@/core/sound/ringing'
@@ -63,4 +66,33 @@ export async function playOf(session: Session, states: readonly SoundState[], wh
 export async function hearPair(session: Session, batterHz: number, resonantHz: number | null): Promise<void> {
   const state = ofPlan(session, { batterHz, resonantHz })
   if (state) await playOf(session, [state], 0)
+}
+
+const PARTS: Record<Drum['kind'], Part> = { kick: 'kick', snare: 'snare', tom: 'tom', 'floor-tom': 'tom' }
+
+/** Plays one of some states inside a groove: the rest of the kit as it stands, a kick alone misleads. */
+export async function playInGroove(
+  session: Session,
+  states: readonly SoundState[],
+  which: number,
+): Promise<void> {
+  const view = currentView(session)
+  if (!view) return
+  const matched = levelsMatched(await Promise.all(states.map((state) => samplesOf(session, state))))
+  const own = matched[which]
+  const others = view.kit.drums
+    .filter(({ id }) => id !== view.drum.id)
+    .map((drum): GrooveDrum => {
+      const pair = drumPair(view.kit, drum, view.practice, session.get().clockMs)
+      const at = pairStands(pair) ?? {
+        batterHz: usualHz(drum, 'batter'),
+        resonantHz: usualHz(drum, 'resonant'),
+      }
+      const { tones, glideCents } = pairModel(pair).sound(at)
+      const samples = renderRinging(tones, { rateHz: own.rateHz, seconds: SECONDS, glideCents })
+      return { part: PARTS[drum.kind], sound: { samples, rateHz: own.rateHz }, own: false }
+    })
+  const made = groove([{ part: PARTS[view.drum.kind], sound: own, own: true }, ...others], own.rateHz)
+  await deafen(session, made.samples.length / made.rateHz + ROOM_SECONDS)
+  play(made.samples, made.rateHz)
 }

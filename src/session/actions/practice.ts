@@ -1,3 +1,4 @@
+import { endFaultSearch } from './findings'
 import { usualHz } from '@/core/keeping/defaults'
 import { seededRandom, seedFromText } from '@/core/numeric/random'
 import { lastKnown, benchHead } from '@/core/keeping/bench'
@@ -263,7 +264,7 @@ export function hideFault(session: Session, which: CauseId | 'any' | null): void
   const evenHz = aroundHz(session, kit, drum, side)
   const seed = seedFromText(`${practiceKey(state)}/hidden/${soFar(session)}`)
   const snare = drum.kind === 'snare'
-  const causes = causesOf(snare)
+  const causes = causesOf(drum.kind)
   const cause =
     which === 'any' ? causes[Math.floor(seededRandom(seed).uniform() * causes.length * 0.9999)] : which
   const hidden = cause ? plant(sound, evenHz, snare, cause, seed) : null
@@ -281,6 +282,8 @@ export function hideFault(session: Session, which: CauseId | 'any' | null): void
     },
     ...(hidden ? [{ ...other, evenHz: hidden.otherLugHz, rods: even, seats: even }] : []),
   ])
+  // What was asked of another fault says nothing of this one.
+  endFaultSearch(session, null)
   startOver(session, view)
   session.notify(
     cause ? 'A fault is hidden in the practice drum. Find it.' : 'The practice drum is sound and even again.',

@@ -1,11 +1,11 @@
-/** Two states side by side: a row a thing, its name first. */
-export function TwoColumns({
+/** States side by side: a row a thing, its name first, then a cell for each; the last stands out. */
+export function Columns({
   heads,
   rows,
   className,
 }: {
-  heads: readonly [string, string]
-  rows: ReadonlyArray<readonly [label: string, first: string, second: string]>
+  heads: readonly string[]
+  rows: ReadonlyArray<readonly [label: string, ...cells: string[]]>
   className?: string
 }) {
   return (
@@ -23,13 +23,16 @@ export function TwoColumns({
         </tr>
       </thead>
       <tbody>
-        {rows.map(([label, first, second]) => (
+        {rows.map(([label, ...cells]) => (
           <tr key={label} className="border-t border-line">
             <th scope="row" className="py-1 pr-2 font-normal whitespace-nowrap text-soft">
               {label}
             </th>
-            <td className="pl-3 text-right">{first}</td>
-            <td className="pl-3 text-right font-bold">{second}</td>
+            {cells.map((cell, i) => (
+              <td key={i} className={`pl-3 text-right ${i === cells.length - 1 ? 'font-bold' : ''}`}>
+                {cell}
+              </td>
+            ))}
           </tr>
         ))}
       </tbody>

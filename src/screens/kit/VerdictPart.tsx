@@ -1,0 +1,62 @@
+'use client'
+
+import { useRouter } from 'next/navigation'
+import type { KitVerdict, Move } from '@/core/spacing/verdict'
+import { chooseHead } from '@/session/actions/kits'
+import { setAim } from '@/session/actions/sheets'
+import { useKit, useSession } from '@/session/react'
+import { mendsText, moveText, verdictText } from '@/text/verdict'
+import { Button } from '@/ui/Button'
+
+/** What does not fit together in the kit, each with the one move that mends it; the move that mends most first and large. */
+export function VerdictPart({ judged, names }: { judged: KitVerdict; names: ReadonlyMap<string, string> }) {
+  const session = useSession()
+  const kit = useKit()
+  const router = useRouter()
+  const { verdicts, moves, best } = judged
+  if (!session || !kit || verdicts.length === 0) return null
+  const take = ({ drum: id, head, toHz }: Move) => {
+    const drum = kit.drums.find((each) => each.id === id)
+    if (!drum) return
+    setAim(session, drum, head, { kind: 'hz', hz: Math.round(10 * toHz) / 10 })
+    chooseHead(session, id, head)
+    router.push('/bench')
+  }
+  return (
+    <section aria-label="What does not fit together" className="mt-5 border-t border-line pt-3">
+      {best ? (
+        <div className="flex flex-wrap items-center justify-between gap-x-8 gap-y-2">
+          <p className="min-w-0">
+            <span className="block text-3xl leading-tight font-extrabold">{moveText(best, names)}</span>
+            <span className="text-soft">{mendsText(best)}</span>
+          </p>
+          <Button tone="act" big onClick={() => take(best)}>
+            Take it to the bench
+          </Button>
+        </div>
+      ) : null}
+      <ul className="mt-2">
+        {verdicts.map((verdict, i) => {
+          const move = moves[i]
+          return (
+            <li
+              key={i}
+              className="flex flex-wrap items-baseline gap-x-3 border-t border-line py-1 leading-snug"
+            >
+              <span className="font-bold text-caution">{verdictText(verdict, names)}</span>
+              {move && best?.mends.includes(i) !== true ? (
+                <Button tone="quiet" className="underline" onClick={() => take(move)}>
+                  {moveText(move, names)}
+                </Button>
+              ) : move ? null : (
+                <span className="text-soft">
+                  No single head mends it without another fault: plan the kit anew under Spacing.
+                </span>
+              )}
+            </li>
+          )
+        })}
+      </ul>
+    </section>
+  )
+}
