@@ -158,12 +158,15 @@ test('pair answers line by line: a fourth at 200 Hz, and plain words for wrong w
       ask({ batterHz: 200, resonantAboveCents: 498 }),
       ask({ batterHz: 200 }),
       '{not json',
-      ask({ batterHz: 200, ratio: 1.55 }, { now: { batterHz: 180 } }),
+      ask({ batterHz: 200, ratio: 1.55 }, { now: { batterHz: 180, centreHz: 110 } }),
       ask({ centreHz: 120, ratio: 1.55 }, { seen: [{ batterHz: 180, resonantHz: 190, centreHz: 104 }] }),
+      ask({ batterHz: 200, ratio: 1.55 }, { now: { batterHz: 180, centreHz: 190 } }),
+      ask({ batterHz: 200, ratio: 1.55 }, { drum: { ...PAIR.drum, port: { diameterInches: 13 } } }),
+      ask({ centreHz: 100 }, { drum: { ...PAIR.drum, resonant: null }, now: { batterHz: 180 } }),
     ].join('\n'),
   )
   expect(status).toBe(1)
-  const [fourth, one, broken, short, taught] = lines(stdout)
+  const [fourth, one, broken, short, taught, above, wide, single] = lines(stdout)
   expect(fourth).toMatchObject({ batterHz: 200, reachable: true, limitedBy: null, errorCents: {} })
   expect(Math.abs((fourth.resonantHz as number) - 266.7)).toBeLessThan(0.3)
   expect(Math.abs((fourth.ratio as number) - 1.51)).toBeLessThan(0.02)
@@ -171,7 +174,16 @@ test('pair answers line by line: a fourth at 200 Hz, and plain words for wrong w
   expect(fourth.advice).toMatch(/^All rods of the resonant head up/)
   expect(one).toMatchObject({ error: { where: 'want', what: expect.stringMatching(/exactly two/) } })
   expect(broken).toMatchObject({ error: { what: expect.stringMatching(/not JSON/) } })
-  expect(short).toMatchObject({ error: { where: 'now.resonantHz' } })
+  // Edge and centre alone tell of the other head, and what to read next.
+  expect(short).toMatchObject({ reachable: true, readNext: 'resonant' })
+  expect((short.now as { errorCents: { resonant: number } }).errorCents.resonant).toBeLessThan(80)
+  expect(above).toMatchObject({
+    error: { where: 'now.centreHz', what: expect.stringMatching(/above its own lug/) },
+  })
+  expect(wide).toMatchObject({
+    error: { where: 'drum.port.diameterInches', what: expect.stringMatching(/wider than the drum/) },
+  })
+  expect(single).toMatchObject({ resonantHz: null, centreHz: 100, resonantAboveCents: null, upperHz: null })
   expect(taught).toMatchObject({ centreHz: 120, ratio: 1.55, reachable: true })
 })
 

@@ -54,7 +54,7 @@ export function railModel(lanes: readonly RailLaneInput[], width: number, a4Hz: 
   // Every drum's range has its place on the axis, whatever was read of it.
   const pitches = lanes.flatMap((lane) =>
     [lane.batterHz, lane.resonantHz, lane.targetHz, lane.range?.lowestHz, lane.range?.highestHz].filter(
-      (hz) => hz != null,
+      (hz): hz is number => typeof hz === 'number',
     ),
   )
   const [low, high] = pitches.length ? (extent(pitches) as [number, number]) : [60, 400]

@@ -144,7 +144,7 @@ function heardAnswers({ kit, drum, practice }: BenchView, nowMs: number): Array<
   if (held !== undefined && hung !== undefined)
     found.push(['held', hung < MOUNT_PART * held ? 'mounted' : 'alike'])
   const newest = bare.at(-1)
-  if (newest?.batterHz != null) {
+  if (newest && newest.batterHz !== null) {
     const pair = drumPair(kit, drum, practice, nowMs)
     const usual = foretellRing(
       pair.drum,

@@ -1,4 +1,4 @@
-import { levelsMatched, type Samples } from './ringing'
+import type { Samples } from './ringing'
 
 /** A drum's part in a groove: where it plays, in sixteenths from the start of two bars. */
 export type Part = 'kick' | 'snare' | 'tom'
@@ -14,6 +14,8 @@ const HITS: Record<Part, readonly number[]> = {
 const SIXTEENTH_SECONDS = 60 / 96 / 4
 const BESIDE = 0.5
 const TAIL_SECONDS = 1
+/** Room for hits that fall together. */
+const HEADROOM = 0.6
 
 export interface GrooveDrum {
   part: Part
@@ -39,5 +41,5 @@ export function groove(drums: readonly GrooveDrum[], rateHz: number): Samples {
       for (let k = 0; k < samples.length && start + k < out.length; k++) out[start + k] += gain * samples[k]
     })
   }
-  return levelsMatched([{ samples: out, rateHz }])[0]
+  return { samples: out.map((x) => HEADROOM * x), rateHz }
 }

@@ -56,6 +56,13 @@ const bestOf = (plans: ReadonlyArray<Plan | null>): Plan | null =>
   plans.reduce((a, b) => (b && (!a || b.score > a.score) ? b : a), null)
 const solvedBy = ({ solved }: Solving) => solved?.plan ?? null
 
+/** Another scheme, or another drum that stays, has a root of its own. */
+function withoutRoot(request: PlanRequest): PlanRequest {
+  const rest = { ...request }
+  delete rest.rootHz
+  return rest
+}
+
 /** A scheme under which less is given up. */
 function otherScheme(request: PlanRequest, best: Plan, plan: Planner): Plan | null {
   const toms = request.drums.filter(({ kind }) => isTom(kind)).length
@@ -65,7 +72,7 @@ function otherScheme(request: PlanRequest, best: Plan, plan: Planner): Plan | nu
     { kind: 'thirds' },
     ...(toms > 2 ? [{ kind: 'major-triad' as const }] : [{ kind: 'fifth' as const }]),
   ]
-  const { rootHz: _, ...anyRoot } = request
+  const anyRoot = withoutRoot(request)
   const found = bestOf(
     schemes
       .filter(({ kind }) => kind !== request.scheme.kind)
@@ -103,7 +110,8 @@ function otherRelation(request: PlanRequest, best: Plan, plan: Planner): Plan | 
 
 /** One more tom that stays as it is. */
 function otherStays(request: PlanRequest, best: Plan, plan: Planner): Plan | null {
-  const { fixed = [], rootHz: _, ...rest } = request
+  const { fixed = [] } = request
+  const rest = withoutRoot(request)
   const stood = (id: string) => {
     const own = best.drums.find((each) => each.id === id)
     return own?.turns && Math.abs(own.turns.batter) + Math.abs(own.turns.resonant) < LEAST_TURN
@@ -116,7 +124,7 @@ function otherStays(request: PlanRequest, best: Plan, plan: Planner): Plan | nul
 }
 
 const withinLimits = ({ now, ceilingHz = Infinity, resonantCeilingHz = Infinity }: PlanDrum) =>
-  now != null && now.batterHz <= ceilingHz && now.resonantHz <= resonantCeilingHz
+  Boolean(now) && now!.batterHz <= ceilingHz && now!.resonantHz <= resonantCeilingHz
 
 const turnsOf = ({ drums }: Plan) =>
   drums.reduce((sum, { turns }) => sum + Math.abs(turns?.batter ?? 0) + Math.abs(turns?.resonant ?? 0), 0)

@@ -64,7 +64,8 @@ function prepare(request: PlanRequest, curves: Curves): Prepared | { trouble: Pl
       const jointly = request.move?.includes(drum.id) && known.length > 0
       return { drum, places, at: jointly && places.held === null ? null : alone(places) }
     })
-  const root = rootHz === undefined || made.get(order[0]?.id)?.held != null ? null : centsAbove1Hz(rootHz)
+  const root =
+    rootHz === undefined || typeof made.get(order[0]?.id)?.held === 'number' ? null : centsAbove1Hz(rootHz)
   const lowest = order[0] && made.get(order[0].id)!
   if (root !== null && lowest && !lowest.at(root))
     return { trouble: { what: 'no-place', drum: order[0].id, by: 'root' } }
@@ -117,8 +118,8 @@ function troubleOf(
   const hit = fixed && drum.now ? avoidedBy(drum, request, drum.now) : null
   if (hit) return { what: 'fixed-avoided', drum: drum.id, ...hit }
   // What binds it is what has to go for it to stand somewhere.
-  const { ceilingHz: _, ...unbound } = drum
-  const { resonantCeilingHz: __, ...loose } = drum
+  const unbound = { ...drum, ceilingHz: Infinity }
+  const loose = { ...drum, resonantCeilingHz: Infinity }
   const options = { stays: false, root: false, curves: new Map() }
   const without: Array<['avoided' | 'ceiling' | 'resonant-ceiling', Places]> = [
     ['avoided', placesOf(drum, { ...request, avoidHz: [] }, options)],

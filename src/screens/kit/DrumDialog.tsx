@@ -1,7 +1,7 @@
 'use client'
 
 import { zodResolver } from '@hookform/resolvers/zod'
-import { useForm, type FieldErrors } from 'react-hook-form'
+import { useForm, useWatch, type FieldErrors } from 'react-hook-form'
 import { drumSchema, type Drum, type DrumKindRecord } from '@/core/records/kit'
 import { KIND_NAMES, USUAL_DIAMETER, usualDrum } from '@/core/keeping/defaults'
 import { addDrum, changeDrum } from '@/session/actions/kits'
@@ -23,12 +23,12 @@ const formSchema = drumSchema.refine(({ portInches = 0, diameterInches }) => por
 export function DrumDialog({ drum, onClose }: { drum: Drum | null; onClose: () => void }) {
   const session = useSession()
   const start = drum ?? usualDrum('tom', USUAL_DIAMETER.tom, session?.deps.newId() ?? 'new')
-  const { register, handleSubmit, reset, getValues, setValue, watch, control, formState } = useForm<Drum>({
+  const { register, handleSubmit, reset, getValues, setValue, control, formState } = useForm<Drum>({
     defaultValues: start,
     resolver: zodResolver(formSchema),
   })
   const { errors } = formState
-  const oneHeaded = watch('oneHeaded')
+  const oneHeaded = useWatch({ control, name: 'oneHeaded' })
   const refill = (kind: DrumKindRecord, diameterInches: number) => {
     if (!drum && diameterInches > 0) reset(usualDrum(kind, diameterInches, getValues('id')))
   }

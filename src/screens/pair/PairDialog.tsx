@@ -68,7 +68,7 @@ export function PairDialog({ onClose }: { onClose: () => void }) {
       })
     return () => void (stale = true)
   }, [session, key, known])
-  const two = pair?.drum.resonant != null
+  const two = pair !== null && pair.drum.resonant !== null
   const model = useMemo(
     () => grid && grid.grid.resonantHz.length > 0 && pairMapModel(grid.grid, MAP.width, MAP.height),
     [grid],
