@@ -207,7 +207,7 @@ function kitFile(schema: number): string {
 }
 
 test('state says of a kit file what the Bench would, at a time, in every form; what is not there is named', () => {
-  for (const schema of [1, 4, 5]) {
+  for (const schema of [1, 4, 5, 6]) {
     const file = join(folder, `kit-${schema}.humbra.json`)
     writeFileSync(file, kitFile(schema))
     const { status, stdout } = run(['state', file, '--at', '2026-11-02T18:30:00Z'])

@@ -1,3 +1,4 @@
+import { pairMapOf } from '@/core/pair/map'
 import { solvePair } from '@/core/pair/solve'
 import { planKit } from '@/core/spacing/plan'
 import type { PracticeState } from '@/core/records/practice'
@@ -108,7 +109,7 @@ export function memorySession(
       ({
         advise: (plan: never, open: never) => Promise.resolve(advise(plan, open)),
         pair: (request: never) => Promise.resolve(solvePair(request)),
-        pairMap: missing,
+        pairMap: (request: never) => Promise.resolve(pairMapOf(request)),
         plan: (request: never) => Promise.resolve(planKit(request)),
       }) as never,
     microphone: {

@@ -22,7 +22,17 @@ test('a verdict names drums, tones and pitch; a move says head, way and how far'
     'Kick 20 will hum along with Floor tom 15: its resonant lug and the tom’s centre are both near 69 Hz',
   )
   expect(verdictWords({ ...answers, against: 'snare' })).toBe('buzzes along, 69 Hz')
-  const move = { drum: 'f', head: 'batter' as const, fromHz: 112, toHz: 98, turns: -0.13, mends: [0, 1, 2] }
+  const move = {
+    drum: 'f',
+    head: 'batter' as const,
+    fromHz: 112,
+    toHz: 98,
+    turns: -0.13,
+    resonant: null,
+    mends: [0, 1, 2],
+  }
   expect(moveText(move, NAMES)).toBe('Floor tom 15: batter down 1/8')
+  const both = { ...move, head: 'both' as const, resonant: { toHz: 120, turns: -0.19 } }
+  expect(moveText(both, NAMES)).toBe('Floor tom 15: batter down 1/8, resonant down 3/16')
   expect(mendsText(move)).toBe('mends three; from 112 to 98 Hz, all rods crosswise, then press')
 })

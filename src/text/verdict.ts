@@ -34,11 +34,14 @@ export function verdictWords(verdict: Verdict): string {
 }
 
 /** "Floor tom 15: batter down 1/8". */
-export function moveText({ drum, head, turns }: Move, names: Names): string {
-  return `${nameIn(names)(drum)}: ${head} ${allRodsText(turns)}`
+export function moveText({ drum, head, turns, resonant }: Move, names: Names): string {
+  const what = resonant
+    ? `batter ${allRodsText(turns)}, resonant ${allRodsText(resonant.turns)}`
+    : `${head} ${allRodsText(turns)}`
+  return `${nameIn(names)(drum)}: ${what}`
 }
 
-const COUNTS = ['nothing', 'this', 'two', 'three', 'four', 'five']
+const COUNTS = ['nothing', 'one', 'two', 'three', 'four', 'five']
 
 /** What a move does, before it is made: "mends three; from 112 to 98 Hz". */
 export function mendsText({ mends, fromHz, toHz }: Move): string {

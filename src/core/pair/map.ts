@@ -1,7 +1,9 @@
 import { turnLawOf } from '../membrane/turnLaw'
-import type { LearnedPair } from './learn'
+import { believePair } from './belief'
+import { learnPair, type LearnedPair } from './learn'
 import { centreHz } from './model'
 import { guessedRange } from './limits'
+import type { PairRequest } from './solve'
 import type { PairDrum, PairPlace } from './types'
 
 /** The whole trade-off of two heads: centre pitch over a grid of both lug pitches, in equal steps of their logarithms. */
@@ -34,4 +36,10 @@ export function pairGrid(
       batterHz.map((b) => centreHz(drum, { batterHz: b, resonantHz: r }, parts)),
     ),
   }
+}
+
+/** The map for whatever was read of a drum. */
+export function pairMapOf({ drum, now, seen = [], turnLaw = {} }: Omit<PairRequest, 'want'>): PairGrid {
+  const learned = learnPair(drum, [...seen, now])
+  return pairGrid(drum, learned, turnLaw, believePair(drum, now, learned))
 }

@@ -2,7 +2,7 @@ import { z } from 'zod'
 import { hoopSchema } from './even'
 
 /** Version of every record kept or exchanged; a change of form adds a migration and raises it. */
-export const SCHEMA_VERSION = 5
+export const SCHEMA_VERSION = 6
 
 export const idSchema = z.string().min(1).max(80)
 export const sideSchema = z.enum(['batter', 'resonant'])

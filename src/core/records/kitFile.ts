@@ -26,13 +26,15 @@ export type KitFile = z.infer<typeof kitFileSchema>
  * ear, all optional: a file of form 1 is one of form 2 without them. Form 3 added findings, slack starts and the search
  * for a fault, as events of their own. Form 4 added what a stroke on the centre tells beside its pitch, muffling, wires,
  * words, range marks, whole sheets and runs. Form 5 added what an ear says of a lug without a number, one number for a whole
- * head, rounds begun anew, readings that are to be believed, and the snare bed of a drum.
+ * head, rounds begun anew, readings that are to be believed, and the snare bed of a drum. Form 6 added drums of one head, and
+ * complaints and causes of ring, room and film.
  */
 export const MIGRATIONS: ReadonlyArray<(file: unknown) => unknown> = [
   (file) => ({ ...(file as object), schema: 2 }),
   (file) => ({ ...(file as object), schema: 3 }),
   (file) => ({ ...(file as object), schema: 4 }),
   (file) => ({ ...(file as object), schema: 5 }),
+  (file) => ({ ...(file as object), schema: 6 }),
 ]
 
 export type KitFileResult = { ok: true; file: KitFile } | { ok: false; why: string }

@@ -10,7 +10,7 @@ import type { PlanDrum } from './types'
 
 /**
  * The kit judging itself as it stands: toms too close, heads mixed, a kick or snare that answers another drum, and the one move
- * of all rods of one head that mends most of it.
+ * of all rods of one head, or of both alike, that mends most of it.
  */
 export type Verdict =
   | { what: 'close'; drum: string; next: string; cents: number }
@@ -20,11 +20,15 @@ export type Verdict =
 
 export interface Move {
   drum: string
-  head: 'batter' | 'resonant'
+  /** Both where one head alone would leave the drum's heads mixed. */
+  head: 'batter' | 'resonant' | 'both'
+  /** Of the head that moves, the batter where both do. */
   fromHz: number
   toHz: number
   /** Of every rod of that head. */
   turns: number
+  /** The resonant beside it, where both move. */
+  resonant: { toHz: number; turns: number } | null
   /** Places in the list of verdicts that it mends. */
   mends: number[]
 }
@@ -48,6 +52,8 @@ const CLEAR_CENTS = 60
 const MOVE = { most: 400, step: 20 }
 /** What a move costs beside what it mends: a full turn weighs as much as this part of a verdict. */
 const TURN_WEIGHT = 0.3
+/** and a second head as much as this part of one. */
+const SECOND_HEAD = 0.3
 
 interface Stands {
   drum: KnownDrum
@@ -139,23 +145,30 @@ const keyOf = (verdict: Verdict) =>
 function movesOf(kit: readonly Stands[], own: Stands, place: number, verdicts: readonly Verdict[]) {
   const before = judge(kit).weight
   const { drum } = own
-  const heads = drum.oneHeaded ? (['batter'] as const) : (['batter', 'resonant'] as const)
+  const heads: Array<Move['head']> = drum.oneHeaded ? ['batter'] : ['batter', 'resonant', 'both']
   const shifts = Array.from({ length: 2 * (MOVE.most / MOVE.step) + 1 }, (_, i) => MOVE.step * i - MOVE.most)
   return heads.flatMap((head) =>
     shifts.flatMap((cents) => {
-      const fromHz = own[`${head}Hz`]
-      const toHz = fromHz * 2 ** (cents / 1200)
-      const turns = turnsBetween(fromHz, toHz, drum.law[head])
-      const ceiling = head === 'batter' ? drum.ceilingHz : drum.resonantCeilingHz
-      if (Math.abs(turns) < LEAST_TURN || toHz > (ceiling ?? Infinity)) return []
-      const moved = standing(drum, { ...own, [`${head}Hz`]: toHz })
+      const to = (side: 'batter' | 'resonant') => own[`${side}Hz`] * (moves(side) ? 2 ** (cents / 1200) : 1)
+      const moves = (side: 'batter' | 'resonant') => head === side || head === 'both'
+      const turn = (side: 'batter' | 'resonant') => turnsBetween(own[`${side}Hz`], to(side), drum.law[side])
+      const first = head === 'resonant' ? ('resonant' as const) : ('batter' as const)
+      const [fromHz, toHz, turns] = [own[`${first}Hz`], to(first), turn(first)]
+      if (Math.abs(turns) < LEAST_TURN) return []
+      const over =
+        (moves('batter') && to('batter') > (drum.ceilingHz ?? Infinity)) ||
+        (moves('resonant') && to('resonant') > (drum.resonantCeilingHz ?? Infinity))
+      if (over) return []
+      const moved = standing(drum, { batterHz: to('batter'), resonantHz: to('resonant') })
+      const resonant = head === 'both' ? { toHz: to('resonant'), turns: turn('resonant') } : null
       const then = judge(kit.map((each, i) => (i === place ? moved : each)))
       const left = new Set(then.verdicts.map(keyOf))
       const mends = verdicts.flatMap((verdict, i) => (left.has(keyOf(verdict)) ? [] : [i]))
       const fresh = then.verdicts.length > verdicts.length - mends.length
       if (mends.length === 0 || fresh) return []
-      const worth = before - then.weight - TURN_WEIGHT * Math.abs(turns) - outside(moved)
-      return [{ worth, move: { drum: drum.id, head, fromHz, toHz, turns, mends } }]
+      const all = Math.abs(turns) + Math.abs(resonant?.turns ?? 0)
+      const worth = before - then.weight - TURN_WEIGHT * all - outside(moved) - (resonant ? SECOND_HEAD : 0)
+      return [{ worth, move: { drum: drum.id, head, fromHz, toHz, turns, resonant, mends } }]
     }),
   )
 }

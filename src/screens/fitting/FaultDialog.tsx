@@ -31,6 +31,8 @@ const LEADS: Record<NonNullable<Cause['leads']>, string> = {
 /** Questions whose answer points to a rod. */
 const BY_ROD: ReadonlySet<QuestionId> = new Set(['feel', 'threads'])
 const MOST_SHOWN = 6
+/** More answers than this stand in two columns. */
+const MOST_IN_A_ROW = 8
 const EMPTY: FaultSearch = { id: '', answers: [], passedOver: [] }
 
 /** From a complaint to the cause: questions one at a time, the one that tells most for its time first. */
@@ -185,7 +187,7 @@ function Ask({
         </p>
       ) : null}
       {caution ? <p className="mt-1 leading-snug text-caution">{caution}</p> : null}
-      <ul className="mt-3">
+      <ul className={clsx('mt-3', Object.keys(answers).length > MOST_IN_A_ROW && 'gap-x-6 sm:columns-2')}>
         {Object.entries(answers).map(([id, label]) => (
           <li key={id} className="border-b border-line">
             <button

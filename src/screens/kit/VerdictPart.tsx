@@ -2,6 +2,7 @@
 
 import { useRouter } from 'next/navigation'
 import type { KitVerdict, Move } from '@/core/spacing/verdict'
+import type { Side } from '@/core/records/kit'
 import { chooseHead } from '@/session/actions/kits'
 import { setAim } from '@/session/actions/sheets'
 import { useKit, useSession } from '@/session/react'
@@ -15,11 +16,15 @@ export function VerdictPart({ judged, names }: { judged: KitVerdict; names: Read
   const router = useRouter()
   const { verdicts, moves, best } = judged
   if (!session || !kit || verdicts.length === 0) return null
-  const take = ({ drum: id, head, toHz }: Move) => {
+  const take = ({ drum: id, head, toHz, resonant }: Move) => {
     const drum = kit.drums.find((each) => each.id === id)
     if (!drum) return
-    setAim(session, drum, head, { kind: 'hz', hz: Math.round(10 * toHz) / 10 })
-    chooseHead(session, id, head)
+    const aim = (side: Side, hz: number) =>
+      setAim(session, drum, side, { kind: 'hz', hz: Math.round(10 * hz) / 10 })
+    const first = head === 'resonant' ? 'resonant' : 'batter'
+    aim(first, toHz)
+    if (resonant) aim('resonant', resonant.toHz)
+    chooseHead(session, id, first)
     router.push('/bench')
   }
   return (
@@ -30,7 +35,7 @@ export function VerdictPart({ judged, names }: { judged: KitVerdict; names: Read
             <span className="block text-3xl leading-tight font-extrabold">{moveText(best, names)}</span>
             <span className="text-soft">{mendsText(best)}</span>
           </p>
-          <Button tone="act" big onClick={() => take(best)}>
+          <Button big onClick={() => take(best)}>
             Take it to the bench
           </Button>
         </div>
@@ -50,7 +55,7 @@ export function VerdictPart({ judged, names }: { judged: KitVerdict; names: Read
                 </Button>
               ) : move ? null : (
                 <span className="text-soft">
-                  No single head mends it without another fault: plan the kit anew under Spacing.
+                  No one drum mends it without another fault: plan the kit anew under Spacing.
                 </span>
               )}
             </li>

@@ -81,3 +81,28 @@ test('a borrowed kit is made from sizes, kept or discarded', async () => {
   await act(async () => void fireEvent.click(screen.getByRole('button', { name: 'discard it' })))
   expect(session.kit()!.name).toBe('House')
 })
+
+test('two toms too close are said on the rail, and the one move that mends it goes to the bench', async () => {
+  const { session, read } = await kit()
+  await act(async () => {
+    addDrum(session, { ...usualDrum('floor-tom', 14, 'floor'), name: 'Floor' })
+    read('batter', 160)
+    read('resonant', 200)
+    for (const [side, hz] of [
+      ['batter', 148],
+      ['resonant', 186],
+    ] as const) {
+      chooseHead(session, 'floor', side)
+      for (let lug = 0; lug < currentView(session)!.drum.lugs; lug++) typeReading(session, hz)
+    }
+  })
+  await showScreen(session, <KitScreen />)
+  const verdicts = screen.getByRole('region', { name: 'What does not fit together' })
+  expect(verdicts.textContent).toMatch(/Floor and Rack are too close: 135 c/)
+  expect(screen.getAllByRole('img', { name: /too close, 135 c/ }).length).toBeGreaterThan(0)
+  const before = currentView(session)!.aim
+  expect(before).toMatchObject({ kind: 'level' })
+  await act(async () => void fireEvent.click(screen.getByRole('button', { name: 'Take it to the bench' })))
+  expect(pushed.at(-1)).toBe('/bench')
+  expect(currentView(session)!.aim).toMatchObject({ kind: 'hz' })
+})

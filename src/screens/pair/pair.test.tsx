@@ -3,7 +3,7 @@ import { usualDrum } from '@/core/keeping/defaults'
 import { strokesOf, wiresOf } from '@/core/keeping/strokes'
 import type { DrumKindRecord } from '@/core/records/kit'
 import { takeCentre } from '@/session/actions/centre'
-import { addDrum, chooseHead, makeKit } from '@/session/actions/kits'
+import { addDrum, changeDrum, chooseHead, makeKit } from '@/session/actions/kits'
 import { currentView } from '@/session/actions/readings'
 import { typeReading } from '@/session/actions/said'
 import { testSession } from '@/session/testSession'
@@ -11,6 +11,7 @@ import { showScreen } from '../testScreen'
 import { CompareDialog } from './CompareDialog'
 import { DrasticDialog } from './DrasticDialog'
 import { KickDialog } from './KickDialog'
+import { PairDialog } from './PairDialog'
 import { SnareDialog } from './SnareDialog'
 import { StandDialog } from './StandDialog'
 
@@ -154,4 +155,88 @@ test('the kick: from wrinkles to a feel, the front by what to expect, at the pit
   expect(screen.getByRole('region', { name: 'Port' }).textContent).toMatch(/never near the edge.*gloves/)
   await click('Aim the front a fourth above')
   expect(view()).toMatchObject({ side: 'resonant', aim: { kind: 'hz', hz: 106.8 } })
+})
+
+const settle = () =>
+  act(async () => {
+    for (let i = 0; i < 12; i++) await Promise.resolve()
+  })
+
+test('both heads from nothing, then from one head: what to read next is a button, the other is foretold', async () => {
+  const { session, read, view } = await withDrum('tom', 12)
+  await showScreen(session, <PairDialog onClose={nothing} />)
+  expect(screen.getByRole('button', { name: 'Read the batter' })).toBeTruthy()
+  await act(async () => read('batter', 180))
+  await settle()
+  expect(
+    screen.getByText(/The resonant is foretold, give or take 300 c. Read next: the resonant/),
+  ).toBeTruthy()
+  expect(screen.getByRole('row', { name: /^resonant lug about/ })).toBeTruthy()
+  await click('Read it')
+  expect(view().side).toBe('resonant')
+})
+
+test('wishes in words: an interval by its name, a pitch by its note, what is neither is said; a wish for the sound', async () => {
+  const { session, read, view } = await withDrum('tom', 12)
+  read('batter', 180)
+  read('resonant', 225)
+  await showScreen(session, <PairDialog onClose={nothing} />)
+  await settle()
+  const take = async (label: string, text: string) => {
+    const field = screen.getByRole('textbox', { name: label })
+    fireEvent.change(field, { target: { value: text } })
+    fireEvent.blur(field)
+    await settle()
+  }
+  await take('resonant above', 'fort')
+  expect(screen.getByRole('alert').textContent).toMatch(/An interval such as “fourth”/)
+  await take('resonant above', 'fourth')
+  await take('batter lug', 'F#3')
+  expect(screen.getByRole('row', { name: /batter lug 180.0 Hz 185.0 Hz/ })).toBeTruthy()
+  expect(screen.getByRole('row', { name: /resonant lug .* 246.9 Hz/ })).toBeTruthy()
+  // The three ways to a fourth: the resonant alone, the batter alone, half each.
+  const ways = screen.getByRole('table', { name: 'To a fourth above' })
+  expect(within(ways).getByRole('row', { name: /by the batter down .* leave/ })).toBeTruthy()
+  await click('by the resonant')
+  await settle()
+  expect(screen.getByRole('row', { name: /batter lug 180.0 Hz 180.0 Hz/ })).toBeTruthy()
+  await click('longer')
+  await settle()
+  expect(screen.getByRole('row', { name: /^resonant a major third above/ })).toBeTruthy()
+  await click('Aim both heads there')
+  // The head that wants turning is opened.
+  expect(view()).toMatchObject({ side: 'resonant', aim: { kind: 'hz' } })
+})
+
+test('a drum of one head has its centre and nothing of another', async () => {
+  const { session, read, view } = await withDrum('tom', 12)
+  await act(async () => changeDrum(session, view().drum, { ...view().drum, oneHeaded: true }))
+  read('batter', 180)
+  await showScreen(session, <PairDialog onClose={nothing} />)
+  await settle()
+  expect(screen.getByText('The head of Own')).toBeTruthy()
+  expect(screen.queryByRole('row', { name: /resonant/ })).toBeNull()
+  expect(screen.getByText(/Read next: one stroke on the centre/)).toBeTruthy()
+})
+
+test('three states side by side; what differs in one tuning is the muffling, in two it is not alone', async () => {
+  const { session, view, read, strike } = await withDrum('tom', 12)
+  read('batter', 180)
+  read('resonant', 225)
+  strike(112, 0.41)
+  strike(112, 0.33)
+  strike(112, 0.24)
+  await showScreen(session, <CompareDialog onClose={nothing} />)
+  expect(screen.getByText(/One tuning: what differs is muffling/)).toBeTruthy()
+  const rings = within(screen.getByRole('row', { name: /^rings/ })).getAllByRole('cell')
+  expect(rings.map((cell) => cell.textContent)).toEqual(['0.41 s', '0.33 s', '0.24 s'])
+  expect(screen.getByRole('button', { name: 'In a groove: the first' })).toBeTruthy()
+  await act(async () => {
+    read('batter', 200)
+    strike(120, 0.3)
+    strike(120, 0.2)
+  })
+  expect(view().side).toBe('batter')
+  // The newest tuning is shown by itself.
+  expect(within(screen.getByRole('row', { name: /^rings/ })).getAllByRole('cell')).toHaveLength(2)
 })

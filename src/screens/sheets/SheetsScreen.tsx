@@ -189,8 +189,8 @@ function SheetVerdict({ asKept, names }: { asKept: string; names: ReadonlyMap<st
             <li key={i}>
               <span className="font-bold text-caution">{verdictText(verdict, names)}.</span>{' '}
               {move
-                ? `Mended by ${names.get(move.drum) ?? move.drum}, ${move.head} at ${hzText(move.toHz)} instead of ${hzText(move.fromHz)} Hz.`
-                : 'No single pitch mends it.'}
+                ? `Mended by ${names.get(move.drum) ?? move.drum}, ${move.head === 'resonant' ? 'resonant' : 'batter'} at ${hzText(move.toHz)} instead of ${hzText(move.fromHz)} Hz${move.resonant ? `, its resonant with it at ${hzText(move.resonant.toHz)}` : ''}.`
+                : 'No one drum mends it.'}
             </li>
           )
         })}
