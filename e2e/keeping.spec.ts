@@ -90,5 +90,5 @@ test('a kit goes out to a file and comes back; files that are none change nothin
   await choose('kit.json', JSON.stringify(file))
   await page.getByRole('button', { name: 'Keep both' }).click()
   await expect(page.getByRole('heading', { name: 'Lounge kit (file)' })).toBeVisible()
-  await expect(page.getByRole('main').getByRole('listitem')).toHaveCount(5)
+  await expect(page.getByRole('list', { name: 'Drums' }).getByRole('listitem')).toHaveCount(5)
 })

@@ -143,7 +143,7 @@ export function KitScreen() {
           </div>
           <DndContext id="drums" sensors={sensors} collisionDetection={closestCenter} onDragEnd={dragged}>
             <SortableContext items={kit.drums.map(({ id }) => id)} strategy={verticalListSortingStrategy}>
-              <ol>
+              <ol aria-label="Drums">
                 {drums.map((summary, i) => (
                   <Lane
                     key={summary.drum.id}
