@@ -1,4 +1,5 @@
 import { USUAL_RELATION_CENTS, usualLugHz } from '../kit/usual'
+import { ENOUGH_STEPS, slopeAt } from '../numeric/slope'
 import { CENTS_PER_NEPER } from '../units/pitch'
 import { predictCentre, type LearnedPair } from './learn'
 import { centreHz } from './model'
@@ -24,8 +25,6 @@ const RELATION_CENTS = 300
 const LUG_CENTS = 3
 /** A reading that would not halve a doubt of this many cents is not asked for. */
 const WORTH_CENTS = 12
-const STEPS = 12
-const PROBE = 0.01
 
 /** Most likely place of both heads, by Gauss and Newton in logarithms. */
 export function believePair(drum: PairDrum, read: PairReading, learned: LearnedPair): PairBelief {
@@ -34,7 +33,7 @@ export function believePair(drum: PairDrum, read: PairReading, learned: LearnedP
   const relation = USUAL_RELATION_CENTS[drum.kind] / CENTS_PER_NEPER
   let at: Point = [start, read.resonantHz === null ? start + relation : Math.log(read.resonantHz)]
   let normal: Normal = [0, 0, 0]
-  for (let step = 0; step < STEPS; step++) {
+  for (let step = 0; step < ENOUGH_STEPS; step++) {
     const fit = fitAt(drum, read, learned, at)
     normal = fit.normal
     const change = solve2(normal, fit.gradient)
@@ -84,9 +83,9 @@ function fitAt(drum: PairDrum, read: PairReading, learned: LearnedPair, [b, r]: 
 function centreAt(drum: PairDrum, learned: LearnedPair, [b, r]: Point) {
   const place = (db: number, dr: number) => ({ batterHz: Math.exp(b + db), resonantHz: Math.exp(r + dr) })
   const { hz, errorCents } = predictCentre(drum, place(0, 0), learned)
-  const slopeTo = (db: number, dr: number) =>
-    Math.log(centreHz(drum, place(db, dr), learned.parts) / hz) / PROBE
-  return { value: hz, errorCents, slope: [slopeTo(PROBE, 0), slopeTo(0, PROBE)] as Point }
+  const log = (db: number, dr: number) => Math.log(centreHz(drum, place(db, dr), learned.parts) / hz)
+  const slope: Point = [slopeAt((db) => log(db, 0), 0, 0), slopeAt((dr) => log(0, dr), 0, 0)]
+  return { value: hz, errorCents, slope }
 }
 
 function addTo(normal: Normal, [a, c]: Point, weight: number): void {
@@ -143,7 +142,7 @@ function oneHead(drum: PairDrum, read: PairReading, learned: LearnedPair, start:
   let log = start
   let error = read.batterHz === null ? USUAL_CENTS : LUG_CENTS
   if (read.batterHz === null && read.centreHz !== null) {
-    for (let i = 0; i < STEPS; i++) log += Math.log(read.centreHz) - centre(log).log
+    for (let i = 0; i < ENOUGH_STEPS; i++) log += Math.log(read.centreHz) - centre(log).log
     error = centre(log).errorCents
   }
   const readNext = read.batterHz === null ? 'batter' : read.centreHz === null ? 'centre' : null

@@ -1,3 +1,5 @@
+import { ENOUGH_STEPS, slopeAt } from '../numeric/slope'
+
 /** A place of both heads: logarithms of their lug pitches, batter first. */
 export type Point = [number, number]
 export interface Box {
@@ -5,8 +7,6 @@ export interface Box {
   high: Point
 }
 
-const STEPS = 40
-const PROBE = 0.002
 const SMALL_ENOUGH = 1e-4
 /** Damping that rises while a step does not help: Levenberg and Marquardt. */
 const DAMP = { first: 1e-6, again: 1e-4, up: 10, down: 0.3, most: 1e6 }
@@ -18,12 +18,10 @@ export function descend(start: Point, misses: (at: Point) => Point, box: Box): P
   let at = clamp(start)
   let miss = misses(at)
   let damp = DAMP.first
-  for (let i = 0; i < STEPS && Math.hypot(...miss) > SMALL_ENOUGH && damp < DAMP.most; i++) {
+  for (let i = 0; i < ENOUGH_STEPS && Math.hypot(...miss) > SMALL_ENOUGH && damp < DAMP.most; i++) {
     const slopes = ([0, 1] as const).map((axis) => {
-      const moved: Point = [...at]
-      moved[axis] += PROBE
-      const after = misses(moved)
-      return [(after[0] - miss[0]) / PROBE, (after[1] - miss[1]) / PROBE]
+      const along = (x: number) => misses(at.map((value, i) => (i === axis ? x : value)) as Point)
+      return ([0, 1] as const).map((which) => slopeAt((x) => along(x)[which], at[axis], miss[which]))
     })
     const gradient = slopes.map((slope) => slope[0] * miss[0] + slope[1] * miss[1])
     // A coordinate that presses against its limit stays there.

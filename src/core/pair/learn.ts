@@ -1,4 +1,5 @@
 import { CholeskyDecomposition, Matrix } from 'ml-matrix'
+import { ENOUGH_STEPS, slopeAt } from '../numeric/slope'
 import { CENTS_PER_NEPER } from '../units/pitch'
 import { centreHz, PART_KEYS, USUAL_PARTS, type PairParts } from './model'
 import type { PairDrum, PairPlace, PairReading } from './types'
@@ -22,9 +23,7 @@ const PRIOR: PairParts = { batterMass: 0.07, resonantMass: 0.07, depth: 0.045, o
 const PORTED_CENTRE = 0.012
 /** A centre reading and the lug pitches beside it are worth this, in cents; what no part explains is in it. */
 const READING_CENTS = 3.6
-const STEPS = 8
 const SETTLED = 1e-4
-const PROBE = 0.02
 
 /** A place whose centre was read. */
 type Triple = PairPlace & { centreHz: number }
@@ -50,7 +49,7 @@ export function learnPair(drum: PairDrum, seen: readonly PairReading[]): Learned
       slope.forEach((b, j) => normal.set(i, j, normal.get(i, j) + (a * b) / READING_CENTS ** 2)),
     )
   const solver = new CholeskyDecomposition(normal)
-  for (let step = 0; step < (read.length ? STEPS : 0); step++) {
+  for (let step = 0; step < (read.length ? ENOUGH_STEPS : 0); step++) {
     const gradient = PART_KEYS.map((key) => (USUAL_PARTS[key] - parts[key]) / prior[key] ** 2)
     read.forEach((each, n) => {
       const miss = CENTS_PER_NEPER * Math.log(each.centreHz / centreHz(drum, each, parts))
@@ -73,8 +72,9 @@ function slopeOf(drum: PairDrum, at: PairPlace, parts: PairParts): number[] {
   const value = centreHz(drum, at, parts)
   return PART_KEYS.map((key) => {
     if (key === 'centre') return CENTS_PER_NEPER
-    const moved = centreHz(drum, at, { ...parts, [key]: parts[key] + PROBE })
-    return (CENTS_PER_NEPER * Math.log(moved / value)) / PROBE
+    const moved = (part: number) =>
+      CENTS_PER_NEPER * Math.log(centreHz(drum, at, { ...parts, [key]: part }) / value)
+    return slopeAt(moved, parts[key], 0)
   })
 }
 

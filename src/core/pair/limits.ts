@@ -1,3 +1,4 @@
+import { CENTS_PER_NEPER } from '../units/pitch'
 import type { PairDrum } from './types'
 
 /**
@@ -42,8 +43,8 @@ export function allowedRange(drum: PairDrum, side: Side, nowHz: number | null): 
   }
 }
 
-/** Rounding is no warning. */
-const HAIR = 1e-6
+/** A cent is no warning. */
+const HAIR = 1 / CENTS_PER_NEPER
 
 /** What a place asks to be careful of. */
 export function warningsAt(

@@ -1,4 +1,5 @@
 import { CholeskyDecomposition, Matrix } from 'ml-matrix'
+import { ENOUGH_STEPS } from '../numeric/slope'
 import { radiationPerSecond } from '../membrane/radiation'
 import type { LayerId } from './layers'
 import { pairState, type PairParts } from './model'
@@ -54,7 +55,6 @@ const STROKE_SD = 0.12
 const BEND = { cents: 40, sd: 30, stroke: 15 }
 /** Strokes at a relation this far off say little of the bend, in cents. */
 const BEND_REACH_CENTS = 250
-const STEPS = 25
 
 const placeKey = (hung: string) => `hung:${hung}`
 const extrasOf = ({ layers, hung }: Pick<RingStroke, 'layers' | 'hung'>): string[] => [
@@ -70,7 +70,7 @@ export function learnRing(drum: PairDrum, strokes: readonly RingStroke[], parts:
   const rows = strokes.map((stroke) => ({ stroke, terms: termsOf(drum, stroke, parts, extras) }))
   let logs = prior.map(({ log }) => log)
   let normal = Matrix.zeros(logs.length, logs.length)
-  for (let step = 0; step < STEPS; step++) {
+  for (let step = 0; step < ENOUGH_STEPS; step++) {
     normal = Matrix.diag(prior.map(({ sd }) => 1 / sd ** 2))
     const gradient = prior.map(({ log, sd }, i) => (log - logs[i]) / sd ** 2)
     for (const { stroke, terms } of rows) {

@@ -1,3 +1,4 @@
+import { ENOUGH_STEPS } from '../numeric/slope'
 import { gapCost, kickCost, snareCost } from './cost'
 import { gridFrom, type Places, type State } from './states'
 
@@ -150,7 +151,6 @@ function tried(places: Places, cents: readonly number[]): State[] {
   return own.map((at) => places.at(at)).filter((state) => state !== null)
 }
 
-const ROUNDS = 4
 /** In a longer chain only whole ends and single drums are moved. */
 const SHORT_CHAIN = 4
 const REFINED = 1e-9
@@ -162,7 +162,7 @@ const REFINED = 1e-9
 export function polished(chain: Chain, { toms, kicks, cost }: Placing, reachCents: number): Placing {
   let best: Placing = { toms, kicks, cost }
   const blocks = blocksOf(chain, best)
-  for (let round = 0; round < ROUNDS; round++) {
+  for (let round = 0; round < ENOUGH_STEPS; round++) {
     const before = best.cost
     for (const block of blocks) best = shifted(chain, best, block, reachCents)
     if (before - best.cost < REFINED) break

@@ -1,3 +1,4 @@
+import { OCTAVE_CENTS } from '../units/intervals'
 import { rootBetween } from '../numeric/root'
 import { turnsBetween } from '../membrane/turnLaw'
 import { centreHz, USUAL_PARTS } from '../pair/model'
@@ -134,13 +135,12 @@ export function gridFrom(origin: number, { from, to }: Pick<Places, 'from' | 'to
   return Array.from({ length: count }, (_, i) => origin + (first + i) * STEP_CENTS)
 }
 
-const OCTAVE = 1200
 /** Distance to the nearest of some notes in any octave. */
 export function toNearestNote(cents: number, notesHz: readonly number[]): number {
   return Math.min(
     ...notesHz.map((hz) => {
-      const off = (((cents - centsAbove1Hz(hz)) % OCTAVE) + OCTAVE) % OCTAVE
-      return Math.min(off, OCTAVE - off)
+      const off = (((cents - centsAbove1Hz(hz)) % OCTAVE_CENTS) + OCTAVE_CENTS) % OCTAVE_CENTS
+      return Math.min(off, OCTAVE_CENTS - off)
     }),
   )
 }
