@@ -65,8 +65,14 @@ async function workOn(page) {
   await page.getByRole('application').waitFor({ timeout: 20_000 })
   await page.getByRole('button', { name: 'Strike the centre' }).click()
   await page.getByText('1 centre reading has taught this drum.').waitFor({ timeout: 20_000 })
-  await page.getByRole('spinbutton', { name: 'resonant above, cents' }).fill('498')
-  await page.getByRole('spinbutton', { name: 'batter lug, Hz' }).fill('160')
+  for (const [name, words] of [
+    ['resonant above', 'fourth'],
+    ['batter lug', '160'],
+  ]) {
+    await page.getByRole('textbox', { name }).fill(words)
+    await page.getByRole('textbox', { name }).press('Enter')
+    await page.waitForTimeout(600)
+  }
   await page.waitForTimeout(800)
   await shot(page, 'pair')
   await page.keyboard.press('Escape')

@@ -53,12 +53,12 @@ test('what counts as given up: 40 cents off the best, one off the range, 12 off 
   expect(gives(0, 500, { snareOff: 66 })).toEqual(['snare'])
 })
 
-test('two drums are told apart from a whole step on; the anchor counts eight times; an odd turn below 1/32 is none', () => {
+test('two drums are told apart from a whole step on; the anchor counts eight times; a turn below half the least step is none', () => {
   expect(SEPARATE_CENTS).toBe(200)
   expect(gapCost(199, [199])).toBeGreaterThan(0)
   expect(gapCost(200, [200])).toBe(0)
   expect(favouriteCost(150, ANCHOR_WEIGHT)).toBeCloseTo(4, 9)
-  expect(LEAST_TURN).toBe(1 / 32)
+  expect(LEAST_TURN).toBe(1 / 64)
 })
 
 test('a grid of 5 cents, 300 beyond the range', () => {

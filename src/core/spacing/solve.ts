@@ -1,3 +1,4 @@
+import { DEFAULT_SMALLEST_STEP } from '../evening/plan'
 import { headCost } from '../fitting/fast'
 import { isTom } from '../kit/kinds'
 import { turnsBetween } from '../membrane/turnLaw'
@@ -210,7 +211,7 @@ export function planOf(kit: Prepared, placing: Placing, what: PlanKind): Plan {
 }
 
 /** Less than this on every rod is not turned: half the least step that a hand makes. */
-export const LEAST_TURN = 1 / 32
+export const LEAST_TURN = DEFAULT_SMALLEST_STEP / 2
 
 function planned(drum: KnownDrum, { batterHz, resonantHz }: State, keys: 1 | 2): PlannedDrum {
   const turns = drum.now

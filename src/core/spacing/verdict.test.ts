@@ -79,7 +79,7 @@ test('drums not read say nothing; a move never leaves more wrong than there is, 
       const { verdicts, best } = judgeKit(kit)
       if (!best) return
       const own = kit.find(({ id }) => id === best.drum)!
-      expect(Math.abs(best.turns)).toBeGreaterThanOrEqual(1 / 32)
+      expect(Math.abs(best.turns)).toBeGreaterThanOrEqual(1 / 64)
       if (best.head !== 'resonant') expect(best.toHz).toBeLessThanOrEqual(own.ceilingHz ?? Infinity)
       const first = best.head === 'resonant' ? 'resonantHz' : 'batterHz'
       const now = {

@@ -34,7 +34,7 @@ export function PlanRail({ asking, plan, other }: { asking: Planning; plan: Plan
       ...{ lowestHz: range.lowestHz, favouriteHz: range.favouriteHz, highestHz: range.highestHz },
       nowHz: pair.batterHz,
       batterHz: own?.batterHz ?? null,
-      resonantHz: own?.resonantHz ?? null,
+      resonantHz: drum.oneHeaded ? null : (own?.resonantHz ?? null),
       otherHz: was,
       chained: drum.kind === 'tom' || drum.kind === 'floor-tom',
     })),
@@ -88,8 +88,10 @@ export function PlanRail({ asking, plan, other }: { asking: Planning; plan: Plan
                 ) : null}
                 <span className="block text-sm text-soft">
                   {own.turns
-                    ? `batter ${allRodsText(own.turns.batter)}, resonant ${allRodsText(own.turns.resonant)}`
-                    : `resonant ${hzText(own.resonantHz)}`}
+                    ? `batter ${allRodsText(own.turns.batter)}${drum.oneHeaded ? '' : `, resonant ${allRodsText(own.turns.resonant)}`}`
+                    : drum.oneHeaded
+                      ? ''
+                      : `resonant ${hzText(own.resonantHz)}`}
                 </span>
               </div>
             ) : null}

@@ -97,7 +97,7 @@ export function keepPlan(
         ...now.get(drum.id)!,
         centreHz: own.centreHz,
         batter: target('batter', own.batterHz),
-        resonant: target('resonant', own.resonantHz),
+        resonant: drum.oneHeaded ? null : target('resonant', own.resonantHz),
       },
     ]
   })
