@@ -6,8 +6,8 @@ import { allRodsText, relationText } from '@/text/pair'
 import { Button } from '@/ui/Button'
 
 const NAMES: Record<WayId, string> = {
-  resonant: 'by the resonant',
-  batter: 'by the batter',
+  resonant: 'resonant',
+  batter: 'batter',
   half: 'half each',
 }
 
@@ -22,12 +22,12 @@ export function Ways({
   onTake: (way: PairWay) => void
 }) {
   return (
-    <table className="mt-4 w-full border-t border-line text-left">
+    <table className="mt-4 w-full border-t border-line text-left text-[15px]">
       <caption className="pt-2 text-left font-bold">To {relationText(aboveCents)}</caption>
       <thead className="text-sm text-soft">
         <tr>
           <th scope="col" className="font-normal">
-            which head
+            moved by
           </th>
           <th scope="col" className="text-right font-normal">
             batter
