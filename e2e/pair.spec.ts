@@ -28,7 +28,7 @@ test('the 12 inch tom is set to a fourth and a wanted centre pitch through the s
   await page.keyboard.press('ArrowDown')
   await dialog.getByLabel('wanted').selectOption({ label: 'centre pitch' })
   await wish('centre pitch', '104')
-  await dialog.getByLabel('and', { exact: true }).selectOption({ label: 'resonant above' })
+  await dialog.getByLabel('and', { exact: true }).selectOption({ label: 'relation' })
   await wish('resonant above', '498 c')
   await expect(dialog.getByRole('row', { name: /^centre .*104\.0 Hz/ })).toBeVisible()
   await dialog.getByRole('button', { name: 'Aim both heads there' }).click()

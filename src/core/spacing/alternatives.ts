@@ -5,6 +5,7 @@ import { scoreOf } from './cost'
 import { centsAbove1Hz } from './known'
 import { bestPlan, LEAST_TURN, planOf, type Solved, type Solving } from './solve'
 import { STEP_CENTS, type Curves } from './states'
+import { MIXED_CENTS } from './verdict'
 import type { Gives, Plan, PlanDrum, PlanKind, PlanRequest, Scheme } from './types'
 
 /**
@@ -84,8 +85,6 @@ function otherScheme(request: PlanRequest, best: Plan, plan: Planner): Plan | nu
 }
 
 const RELATIONS = [0, 300, 400, 500, 700]
-/** Toms whose heads stand further from each other's relation than this are mixed. */
-const MIXED_CENTS = 100
 
 /** One relation for all toms: where the asked one costs more, or where they are mixed now. */
 function otherRelation(request: PlanRequest, best: Plan, plan: Planner): Plan | null {

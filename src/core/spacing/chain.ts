@@ -151,8 +151,6 @@ function tried(places: Places, cents: readonly number[]): State[] {
   return own.map((at) => places.at(at)).filter((state) => state !== null)
 }
 
-/** In a longer chain only whole ends and single drums are moved. */
-const SHORT_CHAIN = 4
 const REFINED = 1e-9
 
 /**
@@ -182,8 +180,6 @@ function blocksOf({ toms, kicks }: Chain, placing: Placing): Block[] {
   for (let from = 0; from < placing.toms.length; from++)
     for (let to = from; to < placing.toms.length; to++) {
       if (toms.slice(from, to + 1).some(({ held }) => held !== null)) break
-      const whole = from === 0 || to === placing.toms.length - 1 || from === to
-      if (placing.toms.length > SHORT_CHAIN && !whole) continue
       blocks.push({ from, to, kicks: false })
       if (from === 0 && kicks.length) blocks.push({ from, to, kicks: true })
     }

@@ -136,3 +136,22 @@ test('a snare within 37 cents of a tom’s tone answers it; the move that mends 
   expect(Math.abs(centsBetween(from, best!.toHz))).toBeGreaterThan(55)
   expect(Math.abs(centsBetween(from, best!.toHz))).toBeLessThan(110)
 })
+
+test('lower is another kind of plan from 150 cents on, and beyond twice what is avoided and 50 more', () => {
+  const others = [
+    { ...tom('s', 14), kind: 'snare' as const },
+    { ...tom('k', 22), kind: 'kick' as const },
+  ]
+  const kinds = (below: number, avoided: number | null) => {
+    const favouriteHz = 150
+    const drum = tom('12', 12, { lowestHz: shiftByCents(favouriteHz, -below), favouriteHz, highestHz: 200 })
+    const avoid = avoided === null ? {} : { avoidHz: [1500], avoidWithinCents: avoided }
+    return planKit({ drums: [drum, ...others], scheme: { kind: 'free' }, ...avoid }).plans.map(
+      ({ what }) => what.kind,
+    )
+  }
+  expect(kinds(135, null)).not.toContain('lowest')
+  expect(kinds(190, null)).toContain('lowest')
+  expect(kinds(190, 60)).toContain('lowest')
+  expect(kinds(165, 60)).not.toContain('lowest')
+})

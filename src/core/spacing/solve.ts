@@ -146,7 +146,6 @@ function alone(places: Places): State | null {
 
 /** Places of a snare that is to be set with the toms are tried this far apart, then refined. */
 const SNARE_STEP = 5
-const SNARES_TRIED = 60
 
 /** Toms and kicks for every place of the snare that can still win, the snare's own cost counted. */
 function solve(kit: Prepared): { kit: Prepared; best: Placing; roots: Roots } | null {
@@ -167,7 +166,7 @@ function solve(kit: Prepared): { kit: Prepared; best: Placing; roots: Roots } | 
   const floor = Math.min(...(rootsOf(kit.chain, a4)?.cost ?? []))
   let best: ReturnType<typeof solve> = null
   let bestCost = Infinity
-  for (const at of states.slice(0, SNARES_TRIED)) {
+  for (const at of states) {
     if (at.cost + floor >= bestCost) break
     const snares = kit.snares.map((each, i) => (i === open ? { ...each, at } : each))
     const found = solve({

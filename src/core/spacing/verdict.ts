@@ -44,7 +44,7 @@ export interface KitVerdict {
 /** A gap below this part of the toms' usual one is too close, even where it would separate two drums alone. */
 const CLOSE_PART = 0.6
 /** A tom whose heads stand this far from how the others' do is mixed. */
-const MIXED_CENTS = 80
+export const MIXED_CENTS = 80
 /** Nearer than this another drum answers. */
 const ANSWERS_CENTS = 37
 const CLEAR_CENTS = 60
@@ -52,8 +52,6 @@ const CLEAR_CENTS = 60
 const MOVE = { most: 400, step: 20 }
 /** What a move costs beside what it mends: a full turn weighs as much as this part of a verdict. */
 const TURN_WEIGHT = 0.3
-/** and a second head as much as this part of one. */
-const SECOND_HEAD = 0.3
 
 interface Stands {
   drum: KnownDrum
@@ -167,7 +165,7 @@ function movesOf(kit: readonly Stands[], own: Stands, place: number, verdicts: r
       const fresh = then.verdicts.length > verdicts.length - mends.length
       if (mends.length === 0 || fresh) return []
       const all = Math.abs(turns) + Math.abs(resonant?.turns ?? 0)
-      const worth = before - then.weight - TURN_WEIGHT * all - outside(moved) - (resonant ? SECOND_HEAD : 0)
+      const worth = before - then.weight - TURN_WEIGHT * all - outside(moved)
       return [{ worth, move: { drum: drum.id, head, fromHz, toHz, turns, resonant, mends } }]
     }),
   )

@@ -4,22 +4,22 @@ import { useState } from 'react'
 import type { PairAnswer } from '@/core/pair/solve'
 import { WANT_KEYS, type PairWant, type WantKey } from '@/core/pair/types'
 import { WISH_IDS, WISHES, wished } from '@/core/pair/ways'
-import { parseInterval } from '@/core/units/intervals'
+import { intervalText, parseInterval } from '@/core/units/intervals'
 import { parsePitch } from '@/core/units/pitch'
 import { hzText } from '@/text/heads'
-import { relationText } from '@/text/pair'
 import { Button } from '@/ui/Button'
 import { INPUT_CLASS } from '@/ui/Field'
 import { Pick } from '@/ui/Pick'
 
 const PITCH_WRONG = 'A pitch such as 182, or a note such as F#3+12.'
-const LABELS: Record<WantKey, { label: string; wrong: string }> = {
+const LABELS: Record<WantKey, { label: string; pick?: string; wrong: string }> = {
   batterHz: { label: 'batter lug', wrong: PITCH_WRONG },
   resonantHz: { label: 'resonant lug', wrong: PITCH_WRONG },
   centreHz: { label: 'centre pitch', wrong: PITCH_WRONG },
   ratio: { label: 'edge to centre', wrong: 'A ratio from 0.8 to 3, such as 1.52.' },
   resonantAboveCents: {
     label: 'resonant above',
+    pick: 'relation',
     wrong: 'An interval such as “fourth” or “minor third below”, or cents such as -300.',
   },
 }
@@ -33,9 +33,13 @@ function parseWant(key: WantKey, text: string, a4Hz: number): number | null {
 }
 
 function wantText(key: WantKey, value: number): string {
-  if (key === 'resonantAboveCents') return relationText(value)
+  if (key === 'resonantAboveCents') return shortRelation(value)
   return key === 'ratio' ? value.toFixed(2) : `${hzText(value)} Hz`
 }
+
+/** In few letters, and to be read as it is written: "maj. third −3 c above". */
+const shortRelation = (cents: number) =>
+  Math.abs(cents) < 0.5 ? 'alike' : `${intervalText(cents)} ${cents < 0 ? 'below' : 'above'}`
 
 const wantOf = (answer: PairAnswer, key: WantKey) => answer[key] ?? 0
 
@@ -64,7 +68,7 @@ export function Wants({
             value={key}
             items={choices
               .filter((each) => each === key || !keys.includes(each))
-              .map((each) => ({ value: each, label: LABELS[each].label }))}
+              .map((each) => ({ value: each, label: LABELS[each].pick ?? LABELS[each].label }))}
             onChange={(next) => {
               const rows = keys.map((each) =>
                 each === key ? [next, wantOf(answer, next as WantKey)] : [each, want[each]],

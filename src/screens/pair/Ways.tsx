@@ -21,6 +21,11 @@ export function Ways({
   aboveCents: number
   onTake: (way: PairWay) => void
 }) {
+  // The drum stands so already: nothing to choose between.
+  if (
+    ways.every(({ turns }) => [turns.batter, turns.resonant].every((turn) => allRodsText(turn) === 'leave'))
+  )
+    return null
   return (
     <table className="mt-4 w-full border-t border-line text-left text-[15px]">
       <caption className="pt-2 text-left font-bold">To {relationText(aboveCents)}</caption>
