@@ -1,4 +1,4 @@
-import { ENOUGH_STEPS, slopeAt } from '../numeric/slope'
+import { ENOUGH_STEPS, SLOPE_STEP } from '../numeric/slope'
 
 /** A place of both heads: logarithms of their lug pitches, batter first. */
 export type Point = [number, number]
@@ -20,8 +20,11 @@ export function descend(start: Point, misses: (at: Point) => Point, box: Box): P
   let damp = DAMP.first
   for (let i = 0; i < ENOUGH_STEPS && Math.hypot(...miss) > SMALL_ENOUGH && damp < DAMP.most; i++) {
     const slopes = ([0, 1] as const).map((axis) => {
-      const along = (x: number) => misses(at.map((value, i) => (i === axis ? x : value)) as Point)
-      return ([0, 1] as const).map((which) => slopeAt((x) => along(x)[which], at[axis], miss[which]))
+      const moved: Point = [...at]
+      moved[axis] += SLOPE_STEP
+      // Both misses from one evaluation.
+      const after = misses(moved)
+      return [(after[0] - miss[0]) / SLOPE_STEP, (after[1] - miss[1]) / SLOPE_STEP]
     })
     const gradient = slopes.map((slope) => slope[0] * miss[0] + slope[1] * miss[1])
     // A coordinate that presses against its limit stays there.
