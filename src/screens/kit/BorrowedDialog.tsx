@@ -32,7 +32,7 @@ export function BorrowedDialog({ onClose }: { onClose: () => void }) {
       open
       onClose={onClose}
       title="A borrowed kit"
-      description="Sizes are enough: lugs, films and depths are taken as usual, and can be put right later."
+      description="Sizes in any order, with depths or without: 22x16 kick, floor tom 16, 12 and 10 racks. The rest is taken as usual, and can be put right later."
     >
       <form onSubmit={submit} className="space-y-5">
         <Field
@@ -54,7 +54,12 @@ export function BorrowedDialog({ onClose }: { onClose: () => void }) {
           />
         </Field>
         <p className="leading-snug">
-          {drums.map(({ kind, diameterInches }) => `${KIND_NAMES[kind]} ${diameterInches}`).join(', ')}
+          {drums
+            .map(
+              ({ kind, diameterInches, depthInches }) =>
+                `${KIND_NAMES[kind]} ${diameterInches}${depthInches === null ? '' : `x${depthInches}`}`,
+            )
+            .join(', ')}
         </p>
         <Field label="Name, if it is to have one">
           <input

@@ -63,10 +63,11 @@ test('a borrowed kit is made from sizes, kept or discarded', async () => {
   const sizes = screen.getByLabelText(/^Sizes in inches/)
   fireEvent.change(sizes, { target: { value: 'kick 22, gong 40' } })
   expect(screen.getByRole('alert').textContent).toMatch(/“gong” is no size and no drum/)
-  fireEvent.change(sizes, { target: { value: 'kick 20, snare 13, toms 8 10' } })
+  fireEvent.change(sizes, { target: { value: '20 kick, 13x6 snare, 8 and 10 racks' } })
   await act(async () => void fireEvent.click(screen.getByRole('button', { name: 'Make it and plan' })))
   const made = session.kit()!
   expect(made.borrowed).toBe(true)
+  expect(made.drums.find(({ kind }) => kind === 'snare')!.depthInches).toBe(6)
   expect(made.drums.map(({ kind, diameterInches }) => `${kind} ${diameterInches}`)).toEqual([
     'kick 20',
     'tom 10',

@@ -16,12 +16,17 @@ export function makeKit(session: Session, name: string): void {
 export interface SizeOnly {
   kind: Drum['kind']
   diameterInches: number
+  /** Null or left out: as usual for its size. */
+  depthInches?: number | null
 }
 
 /** A kit made in a minute: sizes only, everything else as usual; kept or discarded afterwards. */
 export function makeBorrowedKit(session: Session, name: string, sizes: readonly SizeOnly[]): void {
   const kit = session.deps.newId()
-  const drums = sizes.map(({ kind, diameterInches }) => usualDrum(kind, diameterInches, session.deps.newId()))
+  const drums = sizes.map(({ kind, diameterInches, depthInches }) => {
+    const usual = usualDrum(kind, diameterInches, session.deps.newId())
+    return { ...usual, depthInches: depthInches ?? usual.depthInches }
+  })
   session.append([
     { ...kitEdit({ what: 'kitMade', name, simulated: false, borrowed: true }), kit },
     ...drums.map((drum) => ({ ...kitEdit({ what: 'drumAdded' as const, drum, after: null }), kit })),
