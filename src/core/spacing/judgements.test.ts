@@ -134,7 +134,7 @@ test('a snare within 37 cents of a tom’s tone answers it; the move that mends 
   const { best } = judgeKit(withSnare(20))
   const from = best!.drum === 's' ? 160 : shiftByCents(160, 20)
   expect(Math.abs(centsBetween(from, best!.toHz))).toBeGreaterThan(55)
-  expect(Math.abs(centsBetween(from, best!.toHz))).toBeLessThan(110)
+  expect(Math.abs(centsBetween(from, best!.toHz))).toBeLessThan(85)
 })
 
 test('lower is another kind of plan from 150 cents on, and beyond twice what is avoided and 50 more', () => {

@@ -162,7 +162,7 @@ test('an independent brute force finds no better plan on small kits', () => {
         else expect(plans[0].cost).toBeLessThan(found + 1e-6)
       },
     ),
-    { numRuns: 20 },
+    { numRuns: 12 },
   )
 }, 60_000)
 
@@ -215,7 +215,7 @@ test('no plan moves a fixed drum, breaks a ceiling or takes an avoided pitch, wh
         }
       }
     }),
-    { numRuns: 40 },
+    { numRuns: 20 },
   )
 }, 60_000)
 
@@ -312,7 +312,7 @@ test('plans differ in kind: no two within 15 cents of each other, none a shift b
             avoid === null ? 149 : Math.max(149, 2 * within),
           )
     }),
-    { numRuns: 12 },
+    { numRuns: 8 },
   )
 }, 60_000)
 
