@@ -1,3 +1,4 @@
+import { HaloText } from './HaloText'
 /** From one drum's mark down to the next drum's, the interval written beside. */
 export function IntervalLine({
   from,
@@ -19,18 +20,15 @@ export function IntervalLine({
         stroke={caution ? 'var(--caution)' : 'var(--soft)'}
         strokeWidth={caution ? 2.5 : 1}
       />
-      <text
+      <HaloText
         x={Math.max(from.x, to.x) + 9}
         y={to.turnY + 5}
         fontSize={caution ? 20 : 14}
         fontWeight={caution ? 800 : 400}
         fill={caution ? 'var(--caution)' : 'var(--ink)'}
-        stroke="var(--case)"
-        strokeWidth={4}
-        paintOrder="stroke"
       >
         {label}
-      </text>
+      </HaloText>
     </>
   )
 }

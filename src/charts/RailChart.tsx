@@ -1,3 +1,4 @@
+import { HaloText } from './HaloText'
 import { IntervalLine } from './IntervalLine'
 import type { RailLane, RailModel } from './rail.model'
 
@@ -86,31 +87,14 @@ export function RailLaneChart({
         <>
           <rect x={lane.resonant - 3.5} y={y - 11} width={7} height={22} fill="var(--ink)" />
           {doubts.heads ? (
-            <text
-              x={lane.resonant + 14}
-              y={y - 12}
-              fontSize={15}
-              fontWeight={700}
-              fill="var(--caution)"
-              stroke="var(--case)"
-              strokeWidth={4}
-              paintOrder="stroke"
-            >
+            <HaloText x={lane.resonant + 14} y={y - 12} fontSize={15} fontWeight={700} fill="var(--caution)">
               {doubts.heads}
-            </text>
+            </HaloText>
           ) : null}
           {lane.relation ? (
-            <text
-              x={lane.resonant + 14}
-              y={y + 5}
-              fontSize={13}
-              fill="var(--soft)"
-              stroke="var(--case)"
-              strokeWidth={4}
-              paintOrder="stroke"
-            >
+            <HaloText x={lane.resonant + 14} y={y + 5} fontSize={13} fill="var(--soft)">
               {lane.relation}
-            </text>
+            </HaloText>
           ) : null}
         </>
       ) : null}

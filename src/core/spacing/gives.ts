@@ -1,7 +1,7 @@
 import { KICK_GAP, SEPARATE_CENTS } from './cost'
 import type { Placing } from './chain'
 import { centsAbove1Hz, type KnownDrum } from './known'
-import { toNearestNote, type State } from './states'
+import { LEAST_TURN, toNearestNote, type State } from './states'
 import type { Gives, PlanRequest } from './types'
 
 /** Nearer than this is nothing given up. */
@@ -34,7 +34,7 @@ export function givesOf(
       ...(Math.abs(beyond) > RANGE_GIVES
         ? [{ what: 'range' as const, drum: drum.id, cents: beyond, hz }]
         : // What stands where it stood gives up nothing for the plan.
-          Math.abs(off) > FAVOURITE_GIVES && !(drum.now && turns === 0)
+          Math.abs(off) > FAVOURITE_GIVES && !(drum.now && turns < LEAST_TURN)
           ? [{ what: 'favourite' as const, drum: drum.id, cents: off, hz }]
           : []),
       ...(key > FAVOUR_GIVES ? [{ what: 'favour' as const, drum: drum.id, cents: key, hz }] : []),

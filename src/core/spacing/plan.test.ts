@@ -337,6 +337,10 @@ test('kick and snare stay unless they are asked to move, or stand on what is to 
   const request: PlanRequest = { drums: [kick, snare, ...toms], scheme: { kind: 'fourths' } }
   const [left] = planKit(request).plans
   expect([at(left, 's'), at(left, 'k')]).toEqual([expect.closeTo(150, 9), expect.closeTo(74, 9)])
+  // What stays where it stood gives up nothing for the plan.
+  expect(
+    left.gives.filter(({ drum, what }) => what === 'favourite' && (drum === 's' || drum === 'k')),
+  ).toEqual([])
   const moved = planKit({ ...request, move: ['s', 'k'] }).plans[0]
   expect(at(moved, 's')).not.toBeCloseTo(150, 0)
   expect(moved.cost).toBeLessThan(left.cost + 1e-9)

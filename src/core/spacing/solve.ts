@@ -1,4 +1,3 @@
-import { DEFAULT_SMALLEST_STEP } from '../evening/plan'
 import { headCost } from '../fitting/fast'
 import { isTom } from '../kit/kinds'
 import { turnsBetween } from '../membrane/turnLaw'
@@ -7,7 +6,16 @@ import { ANCHOR_WEIGHT, scoreOf } from './cost'
 import { givesOf, type Placed } from './gives'
 import { centsAbove1Hz, knownDrum, type KnownDrum } from './known'
 import { wantedCents } from './scheme'
-import { avoidedBy, gridFrom, placesOf, STEP_CENTS, type Curves, type Places, type State } from './states'
+import {
+  avoidedBy,
+  gridFrom,
+  placesOf,
+  STEP_CENTS,
+  type Curves,
+  type Places,
+  type State,
+  LEAST_TURN,
+} from './states'
 import type { Plan, PlanDrum, PlanKind, PlannedDrum, PlanRequest, PlanTrouble } from './types'
 
 /** The best plan of a request, and every root beside it. */
@@ -208,9 +216,6 @@ export function planOf(kit: Prepared, placing: Placing, what: PlanKind): Plan {
     gives: givesOf(placed, placing, chain.wanted, request),
   }
 }
-
-/** Less than this on every rod is not turned: half the least step that a hand makes. */
-export const LEAST_TURN = DEFAULT_SMALLEST_STEP / 2
 
 function planned(drum: KnownDrum, { batterHz, resonantHz }: State, keys: 1 | 2): PlannedDrum {
   const turns = drum.now

@@ -1,4 +1,5 @@
 import { OCTAVE_CENTS } from '../units/intervals'
+import { DEFAULT_SMALLEST_STEP } from '../evening/plan'
 import { rootBetween } from '../numeric/root'
 import { turnsBetween } from '../membrane/turnLaw'
 import { centreHz, USUAL_PARTS } from '../pair/model'
@@ -28,6 +29,9 @@ export interface Places {
   from: number
   to: number
 }
+
+/** Less than this on every rod is not turned: half the least step that a hand makes. */
+export const LEAST_TURN = DEFAULT_SMALLEST_STEP / 2
 
 export const STEP_CENTS = 5
 /** Pitches are tried this far beyond the range. */

@@ -5,7 +5,7 @@ import { centreHz, USUAL_PARTS } from '../pair/model'
 import { rangeCost, SEPARATE_CENTS } from './cost'
 import { centsAbove1Hz, knownDrum, pairOfPlan, type KnownDrum } from './known'
 import { nearestTones, type Row, type ToneOf } from './rows'
-import { LEAST_TURN } from './solve'
+import { LEAST_TURN } from './states'
 import type { PlanDrum } from './types'
 
 /**

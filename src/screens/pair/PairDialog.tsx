@@ -100,7 +100,7 @@ export function PairDialog({ onClose }: { onClose: () => void }) {
             {found ? <School answer={found} pair={pair} /> : null}
           </div>
           <div className="min-w-0">
-            <ReadNext view={view} stands={stands} pair={pair} onHead={go} />
+            <ReadNext stands={stands} pair={pair} onHead={go} />
             {found ? (
               <>
                 <Wants want={wanted} answer={found} a4Hz={state.settings.a4Hz} onChange={setWant} />
@@ -220,12 +220,10 @@ function MapPart({
 
 /** What is only foretold, and the one reading that would help most, as a button. */
 function ReadNext({
-  view,
   stands,
   pair,
   onHead,
 }: {
-  view: BenchView
   stands: PairBelief
   pair: DrumPair
   onHead: (side: 'batter' | 'resonant') => void
@@ -251,7 +249,6 @@ function ReadNext({
           Read it
         </Button>
       ) : null}
-      {view.practice ? <span className="sr-only">The practice drum is read.</span> : null}
     </div>
   )
 }
