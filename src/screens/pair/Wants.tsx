@@ -37,9 +37,9 @@ function wantText(key: WantKey, value: number): string {
   return key === 'ratio' ? value.toFixed(2) : `${hzText(value)} Hz`
 }
 
-/** In few letters, and to be read as it is written: "maj. third −3 c above". */
+/** In few letters, and to be read as it is written: "maj. third −3 c", above where nothing else is said. */
 const shortRelation = (cents: number) =>
-  Math.abs(cents) < 0.5 ? 'alike' : `${intervalText(cents)} ${cents < 0 ? 'below' : 'above'}`
+  Math.abs(cents) < 0.5 ? 'alike' : `${intervalText(cents)}${cents < 0 ? ' below' : ''}`
 
 const wantOf = (answer: PairAnswer, key: WantKey) => answer[key] ?? 0
 
