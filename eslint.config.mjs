@@ -16,9 +16,14 @@ const CORE = [
     'fitting',
     'pair',
     'spacing',
-    'practice',
     'records',
-    'keeping',
+    'log',
+    'bench',
+    'drift',
+    'sheets',
+    'runs',
+    // A leaf: nothing real leans on the simulator.
+    'practice',
   ],
 ]
 const core = CORE.map((name) => `core/${name}`)
@@ -40,7 +45,10 @@ const LAYERS = {
     'core/fitting',
     'core/pair',
     'core/spacing',
-    'core/keeping',
+    'core/log',
+    'core/bench',
+    'core/sheets',
+    'core/runs',
     'core/measurement',
   ],
   charts: [
@@ -55,12 +63,21 @@ const LAYERS = {
   ],
   ui: ['ui'],
   text: ['text', ...core],
-  commands: ['commands', 'session', 'text', 'core/units', 'core/records', 'core/keeping', 'core/fitting'],
+  commands: [
+    'commands',
+    'session',
+    'text',
+    'core/units',
+    'core/records',
+    'core/log',
+    'core/bench',
+    'core/fitting',
+  ],
   session: ['session', 'workers', 'storage', 'files', 'audio', 'text', ...core],
   workers: ['workers', ...core],
   audio: ['audio', 'core/sound'],
-  storage: ['storage', 'core/records'],
-  files: ['files', 'core/records', 'core/keeping'],
+  storage: ['storage', 'core/records', 'core/log'],
+  files: ['files', 'core/records'],
   cli: ['cli', 'session', 'audio', 'text', ...core],
 }
 // Inside the core a subject imports only itself and those before it in the list.

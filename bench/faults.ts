@@ -7,7 +7,7 @@ import { answerWithSlips } from '@/core/practice/answers'
 import { plant } from '@/core/practice/plant'
 import { observe } from '@/core/practice/troubles'
 import { seededRandom } from '@/core/numeric/random'
-import { usualDrum } from '@/core/keeping/defaults'
+import { usualDrum } from '@/core/records/usualDrum'
 import { median, printTable } from './stats'
 
 /** Questions or readings after the complaint. */

@@ -1,3 +1,4 @@
+import { nearRods } from '@/core/kit/uneven'
 import type { Round } from '@/core/head/types'
 import { lugAngle } from '@/core/head/harmonics'
 import type { Hoop } from '@/core/membrane/turnLaw'
@@ -5,7 +6,6 @@ import { seededRandom } from '@/core/numeric/random'
 import {
   afterPressing,
   afterTurning,
-  nearRods,
   practiceHead,
   turnedByHand,
   type PracticeDrum,

@@ -2,7 +2,7 @@ import { execFileSync, spawnSync } from 'node:child_process'
 import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import { usualDrum } from '@/core/keeping/defaults'
+import { usualDrum } from '@/core/records/usualDrum'
 import { decodeWav, encodeWav } from '@/core/sound/wav'
 
 const folder = mkdtempSync(join(tmpdir(), 'humbra-'))

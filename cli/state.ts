@@ -1,6 +1,6 @@
+import { kitsFromLog } from '@/core/log/kitLog'
 import { readFile } from 'node:fs/promises'
-import { headReports } from '@/core/keeping/reports'
-import { kitsFromLog } from '@/core/keeping/log'
+import { headReports } from '@/core/runs/reports'
 import { readKitFile } from '@/core/records/kitFile'
 import type { Side } from '@/core/records/kit'
 import { evenAnswerRecord } from '@/text/evenAnswer'

@@ -1,5 +1,5 @@
 import type { Drum, DrumKindRecord, HeadRecord } from '@/core/records/kit'
-import { usualDrum } from '@/core/keeping/defaults'
+import { usualDrum } from '@/core/records/usualDrum'
 
 /** The house kit of an overnight ferry's lounge: made up, no people, no makers. Days count back from the last entry. */
 export const KIT_ID = 'demo-lounge'

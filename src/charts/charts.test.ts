@@ -1,4 +1,4 @@
-import { usualDrum } from '@/core/keeping/defaults'
+import { usualDrum } from '@/core/records/usualDrum'
 import { cardModel } from './sheetCard.model'
 import { spectrumModel, waveModel } from './heard.model'
 import { keyMapModel } from './keymap.model'

@@ -1,5 +1,5 @@
-import { redoable, undoable } from '@/core/keeping/log'
 import { exportKit } from '@/session/actions/files'
+import { redoable, undoable } from '@/session/undo'
 import type { Command } from './types'
 
 export const ANYWHERE_COMMANDS: Command[] = [
@@ -8,17 +8,12 @@ export const ANYWHERE_COMMANDS: Command[] = [
     label: 'Undo',
     group: 'Anywhere',
     shortcut: '$mod+z',
-    enabled: (session) => {
-      const kit = session.kit()
-      const event = kit && undoable(session.get().log, kit.id)
-      return Boolean(event && !(event.kind === 'kitEdited' && event.change.what === 'kitMade'))
-    },
+    enabled: (session) => undoable(session.get().acts, session.deps.nowMs()) !== null,
     run: ({ session, open }) => {
-      const kit = session.kit()
-      const event = kit && undoable(session.get().log, kit.id)
       // A rod does not undo: the user says whether the turn was never made or was turned back.
-      if (event?.kind === 'rodsTurned') open('undo-turn')
-      else session.undo()
+      if (undoable(session.get().acts, session.deps.nowMs())?.turns) return open('undo-turn')
+      const act = session.undo()
+      if (act) session.notify(`Taken back: ${act.what}.`)
     },
   },
   {
@@ -26,11 +21,11 @@ export const ANYWHERE_COMMANDS: Command[] = [
     label: 'Redo',
     group: 'Anywhere',
     shortcut: '$mod+Shift+z',
-    enabled: (session) => {
-      const kit = session.kit()
-      return Boolean(kit && redoable(session.get().log, kit.id))
+    enabled: (session) => redoable(session.get().acts) !== null,
+    run: ({ session }) => {
+      const act = session.redo()
+      if (act) session.notify(`Done again: ${act.what}.`)
     },
-    run: ({ session }) => void session.redo(),
   },
   {
     id: 'palette',

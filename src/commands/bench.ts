@@ -1,3 +1,4 @@
+import { fittedNow } from '@/core/bench/standing'
 import { gaugeRound } from '@/session/actions/gauge'
 import { chooseHead } from '@/session/actions/kits'
 import { startListening, stopListening } from '@/session/actions/listening'
@@ -8,7 +9,6 @@ import { markRange } from '@/session/actions/stand'
 import { moveOn, pressed, turned, turnedAll, turnedWhole } from '@/session/actions/turning'
 import { lugsRead, otherSide, type BenchView } from '@/session/benchView'
 import type { Session } from '@/session/session'
-import { fittedOf } from '@/core/keeping/bench'
 import type { Command } from './types'
 
 const when = (test: (view: BenchView, session: Session) => boolean) => (session: Session) => {
@@ -283,9 +283,7 @@ export const BENCH_COMMANDS: Command[] = [
     group: 'Bench',
     shortcut: 'k',
     // What was simulated enters no sheet of a drum of one's own.
-    enabled: when(
-      (view) => fittedOf(view.head, view.sitting) !== null && (!view.practice || view.kit.simulated),
-    ),
+    enabled: when((view) => fittedNow(view.head) !== null && (!view.practice || view.kit.simulated)),
     run: ({ open }) => open('keep'),
   },
   {

@@ -42,8 +42,7 @@ export const KIT_COMMANDS: Command[] = [
     id: 'kit.restore',
     label: 'Bring back the kit removed last',
     group: 'Kit',
-    enabled: (session) =>
-      session.get().log.some((event) => event.kind === 'kitEdited' && event.change.what === 'kitRemoved'),
-    run: ({ session }) => void restoreKit(session),
+    enabled: (session) => [...session.get().logs.values()].some(({ kit }) => kit === null),
+    run: async ({ session }) => void (await restoreKit(session)),
   },
 ]

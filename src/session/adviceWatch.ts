@@ -6,7 +6,7 @@ import type { EvenRequest } from '@/core/evening/types'
 export function watchAdvice(session: Session): () => void {
   let asked: { plan: EvenRequest; open: EvenRequest | null } | null = null
   const check = () => {
-    const view = benchView(session.get(), session.kit())
+    const view = benchView(session.get())
     if (!view) return
     const { request, openRequest } = view
     const sameOpen =

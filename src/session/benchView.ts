@@ -1,17 +1,19 @@
-import { benchHead, evenRequestFor, lastKnown, type BenchHead } from '@/core/keeping/bench'
-import { alike, CHECK_LUGS, climbOf, isPressOnly, settlingNow } from '@/core/keeping/climbing'
-import type { Pass, Sitting } from '@/core/keeping/history'
+import { benchHead, lastKnown, type BenchHead } from '@/core/bench/standing'
+import { evenRequestFor } from '@/core/bench/request'
+import { alike, CHECK_LUGS, climbOf, isPressOnly, settlingNow } from '@/core/bench/climbing'
+import type { Pass, Sitting } from '@/core/log/sittings'
 import type { Climb } from '@/core/fitting/climb'
 import type { Settling } from '@/core/fitting/settling'
-import type { KitState } from '@/core/keeping/log'
-import { nextInOrder } from '@/core/keeping/order'
+import { createSelector } from 'reselect'
+import { headKey, type KitState } from '@/core/log/fold'
+import { nextInOrder } from '@/core/kit/order'
 import { stepsLeft } from '@/core/evening/order'
 import { targetMeanHz, type EvenRequest, type Step } from '@/core/evening/types'
-import { aimOf, sheetTarget } from '@/core/keeping/targets'
+import { aimOf, sheetTarget } from '@/core/bench/targets'
 import type { Aim, Drum, Side, Target } from '@/core/records/kit'
 import type { OtherHead } from '@/core/records/event'
 import type { Advice } from '@/workers/protocol'
-import type { SessionState } from './state'
+import { kitOf, type SessionState } from './state'
 
 /**
  * What the Bench is asking for: a round of all rods up from slack, tap a lug, turn rods, press, or nothing any more.
@@ -57,7 +59,7 @@ const FRESH_MS = 7 * 24 * 3600 * 1000
 export type ReadBy = 'pitch' | 'gauge' | 'ear'
 
 /** As chosen: a dial or an ear beside pitch is more about the same head, not instead of it. */
-function readByOf({ source }: SessionState): ReadBy {
+function readByOf({ source }: Pick<SessionState, 'source'>): ReadBy {
   return source === 'gauge' || source === 'ear' ? source : 'pitch'
 }
 
@@ -65,7 +67,10 @@ const earLugs = ({ ear, earReference }: Pass): number[] =>
   ear.size ? [...new Set([...(earReference ? [earReference] : []), ...ear.keys()])] : []
 
 /** The drum and side on the Bench; null in a kit without drums. */
-export function benchSelection(state: SessionState, kit: KitState | null): { drum: Drum; side: Side } | null {
+export function benchSelection(
+  state: Pick<SessionState, 'settings'>,
+  kit: KitState | null,
+): { drum: Drum; side: Side } | null {
   const drum = kit?.drums.find(({ id }) => id === state.settings.drum) ?? kit?.drums[0]
   return drum ? { drum, side: state.settings.side } : null
 }
@@ -74,8 +79,27 @@ export function otherSide(side: Side): Side {
   return side === 'batter' ? 'resonant' : 'batter'
 }
 
-/** Everything the Bench shows, from the session's state. */
-export function benchView(state: SessionState, kit: KitState | null): BenchView | null {
+/** What the view depends on of the state: what was heard, the level and the clock's seconds are none of it. */
+type BenchState = Pick<SessionState, 'settings' | 'source' | 'advice' | 'clockMs'> & {
+  bench: Pick<SessionState['bench'], 'lug' | 'movedOn'>
+}
+
+/** Everything the Bench shows of the head on it, worked out again only when that changed; null in a kit without drums. */
+export const benchView: (state: SessionState) => BenchView | null = createSelector(
+  [
+    kitOf,
+    (state: SessionState) => state.settings,
+    (state: SessionState) => state.source,
+    (state: SessionState) => state.advice,
+    (state: SessionState) => state.clockMs,
+    (state: SessionState) => state.bench.lug,
+    (state: SessionState) => state.bench.movedOn,
+  ],
+  (kit, settings, source, advice, clockMs, lug, movedOn) =>
+    viewOf({ settings, source, advice, clockMs, bench: { lug, movedOn } }, kit),
+)
+
+function viewOf(state: BenchState, kit: KitState | null): BenchView | null {
   const selection = benchSelection(state, kit)
   if (!kit || !selection) return null
   const { drum, side } = selection
@@ -127,12 +151,10 @@ export function benchView(state: SessionState, kit: KitState | null): BenchView 
 }
 
 function otherHeadOf(kit: KitState, drum: Drum, side: Side): OtherHead {
-  const events = kit.heads.get(`${drum.id}/${side}`) ?? []
-  const last = events.findLast((event) => event.kind === 'otherHeadSet')
-  return last?.kind === 'otherHeadSet' ? last.state : 'muted'
+  return kit.otherHeads.get(headKey(drum.id, side)) ?? 'muted'
 }
 
-function phaseOf(view: Omit<BenchView, 'phase'>, state: SessionState): BenchPhase {
+function phaseOf(view: Omit<BenchView, 'phase'>, state: BenchState): BenchPhase {
   const { sitting, advice, turnedNow, steps, climb, settling, lugsWanted } = view
   const pass = sitting?.passes.at(-1)
   const read = pass && !turnedNow ? lugsRead(pass, view.readBy).length : 0
@@ -172,7 +194,7 @@ export function lugsRead(pass: Pass, readBy: ReadBy): number[] {
   return readBy === 'gauge' ? [...pass.dials.keys()] : [...pass.readings.keys()]
 }
 
-function nextLug(state: SessionState, sitting: Sitting | null, lugs: number, advice: Advice | null): number {
+function nextLug(state: BenchState, sitting: Sitting | null, lugs: number, advice: Advice | null): number {
   if (state.bench.lug !== null && state.bench.lug <= lugs) return state.bench.lug
   const pass = sitting?.passes.at(-1)
   const readBy = readByOf(state)
@@ -184,18 +206,7 @@ function nextLug(state: SessionState, sitting: Sitting | null, lugs: number, adv
   return nextInOrder(state.settings.readOrder, lugs, read)
 }
 
-const keys = new WeakMap<EvenRequest, string>()
-
 /** Requests are compared by what they say. */
 export function sameRequest(a: EvenRequest, b: EvenRequest): boolean {
-  return a === b || keyOf(a) === keyOf(b)
-}
-
-function keyOf(request: EvenRequest): string {
-  let key = keys.get(request)
-  if (!key) {
-    key = JSON.stringify(request)
-    keys.set(request, key)
-  }
-  return key
+  return a === b || JSON.stringify(a) === JSON.stringify(b)
 }

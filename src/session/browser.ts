@@ -4,52 +4,92 @@ import { browserMicrophone } from '@/audio/microphone'
 import { eventLog } from '@/storage/eventLog'
 import { browserJournal } from '@/storage/journal'
 import { practiceStore } from '@/storage/practiceStore'
-import { openHumbraDb } from '@/storage/schema'
+import { openHumbraDb, type Db } from '@/storage/schema'
+import { summaryStore } from '@/storage/summaryStore'
 import { takeStore } from '@/storage/takeStore'
 import { settingsStore } from '@/storage/settingsStore'
 import { bringDemo } from './actions/files'
 import { watchAdvice } from './adviceWatch'
 import type { SessionDeps } from './deps'
+import type { Trouble } from './keeper'
+import { once } from './once'
 import { Session } from './session'
+import { browserSitting } from './sittingActs'
 
 const CHANNEL = 'humbra-log'
 const LOCK = 'humbra-log'
 const DEMO_URL = '/demo/lounge.humbra.json'
+const MINUTE_MS = 60_000
 
 /** Reading the property throws where the user forbids storage. */
-function localStorageOrNull(): Storage | null {
+function storageOrNull(which: 'localStorage' | 'sessionStorage'): Storage | null {
   try {
-    return window.localStorage
+    return window[which]
   } catch {
     return null
   }
 }
 
+/** The one connection to the database, opened anew where it was lost. */
+function database() {
+  let opening: Promise<Db> | null = null
+  let why: Trouble = 'closed'
+  let told: (trouble: Trouble | 'blocked' | null) => void = () => undefined
+  const open = () => {
+    opening ??= openHumbraDb({
+      onBlocked: () => told('blocked'),
+      onClosed: (reason) => {
+        opening = null
+        why = reason === 'newer' ? 'newer' : 'closed'
+        // A newer form is not this page's to open; a lost database is opened anew with the next request.
+        if (reason === 'newer') told('newer')
+        else told(null)
+      },
+    }).then((db) => {
+      told(null)
+      return db
+    })
+    opening.catch(() => (opening = null))
+    return opening
+  }
+  return { open, why: () => why, onTrouble: (listener: typeof told) => void (told = listener) }
+}
+
 function browserDeps(): SessionDeps {
-  let ear: Ear | null = null
-  let adviser: Adviser | null = null
+  const ear = once<Ear>(startEar)
+  const adviser = once<Adviser>(startAdviser)
+  const { open, why, onTrouble } = database()
   const channel = typeof BroadcastChannel === 'undefined' ? null : new BroadcastChannel(CHANNEL)
   return {
     async openStorage() {
       if (typeof indexedDB === 'undefined') return null
-      const db = await openHumbraDb()
+      await open()
       // Asks that the browser does not clear the log when space runs short; a refusal changes nothing here.
       void navigator.storage?.persist?.().catch(() => undefined)
       return {
-        log: eventLog(db),
-        practice: practiceStore(db),
-        settings: settingsStore(db),
-        takes: takeStore(db),
+        log: eventLog(open),
+        practice: practiceStore(open),
+        settings: settingsStore(open),
+        takes: takeStore(open),
+        summaries: summaryStore(open),
       }
     },
-    journal: browserJournal(localStorageOrNull()),
-    ear: () => (ear ??= startEar()),
-    adviser: () => (adviser ??= startAdviser()),
+    closedBecause: why,
+    onTrouble,
+    journal: browserJournal(storageOrNull('localStorage')),
+    sitting: browserSitting(storageOrNull('sessionStorage')),
+    ear,
+    adviser,
     microphone: browserMicrophone,
     exclusive: (task) =>
       navigator.locks ? (navigator.locks.request(LOCK, task) as ReturnType<typeof task>) : task(),
     announce: () => channel?.postMessage('grown'),
     onAnnounced: (listener) => channel?.addEventListener('message', listener),
+    // Not everywhere: Safari has no idle callback.
+    whenIdle: (task) => {
+      if ('requestIdleCallback' in window) requestIdleCallback(task)
+      else setTimeout(task, 200)
+    },
     async loadDemo() {
       try {
         const response = await fetch(DEMO_URL)
@@ -67,18 +107,14 @@ function browserDeps(): SessionDeps {
   }
 }
 
-let session: Session | null = null
-
 /** The page's one session, started on first use. */
-export function browserSession(): Session {
-  if (!session) {
-    session = new Session(browserDeps())
-    const started = session
-    // What the disk refused lives only here: leaving asks first.
-    window.addEventListener('beforeunload', (event) => {
-      if (started.get().saveFailed) event.preventDefault()
-    })
-    void started.start(bringDemo).then(() => watchAdvice(started))
-  }
+export const browserSession = once(() => {
+  const session = new Session(browserDeps())
+  // What the disk refused lives only here: leaving asks first.
+  window.addEventListener('beforeunload', (event) => {
+    if (session.get().trouble) event.preventDefault()
+  })
+  setInterval(() => session.tick(), MINUTE_MS)
+  void session.start(bringDemo).then(() => watchAdvice(session))
   return session
-}
+})

@@ -4,6 +4,9 @@ import type { EventLog } from '@/storage/eventLog'
 import type { Journal } from '@/storage/journal'
 import type { PracticeStore } from '@/storage/practiceStore'
 import type { SettingsStore } from '@/storage/settingsStore'
+import type { SummaryStore } from '@/storage/summaryStore'
+import type { Trouble } from './keeper'
+import type { Acts } from './undo'
 import type { TakeStore } from '@/storage/takeStore'
 import type { Microphone } from '@/audio/microphone'
 
@@ -12,12 +15,21 @@ export interface Stores {
   practice: PracticeStore
   settings: SettingsStore
   takes: TakeStore
+  summaries: SummaryStore
 }
 
 /** All that the session needs of the outside; the tests hand it stand-ins. */
 export interface SessionDeps {
   openStorage(): Promise<Stores | null>
+  /** Why the database is closed for good, after a second try. */
+  closedBecause(): Trouble
+  /** Calls back when the database is blocked by another tab or closed, and with null when it is open again. */
+  onTrouble(listener: (trouble: Trouble | 'blocked' | null) => void): void
   journal: Journal
+  /** What was done in this sitting, through reloads of this tab. */
+  sitting: { read(): Acts; write(acts: Acts): void }
+  /** Runs a task when nothing else is to be done. */
+  whenIdle(task: () => void): void
   ear(): Pick<
     Ear,
     | ('measure' | 'practiceTap' | 'practiceHand' | 'practiceAnswers')

@@ -1,16 +1,17 @@
+import { drumLog } from '@/core/log/fold'
+import { lastKnown } from '@/core/bench/standing'
 import { targetMeanHz } from '@/core/evening/types'
 import { climb, type Climb } from '@/core/fitting/climb'
 import type { QuestionId } from '@/core/fitting/questions'
 import type { FindingId } from '@/core/fitting/lookOver'
 import { slackBelief } from '@/core/head/belief'
 import { explainPair } from '@/core/head/pairCause'
-import { lastKnown } from '@/core/keeping/bench'
-import type { Sitting } from '@/core/keeping/history'
-import { drumPair } from '@/core/keeping/pairing'
-import { drumEvents, layersOn, ringsBy, strokesOf } from '@/core/keeping/strokes'
+import type { Sitting } from '@/core/log/sittings'
+import { drumPair } from '@/core/bench/pairing'
+import { layersOn, ringsBy, strokesOf } from '@/core/bench/strokes'
 import { USUAL_PARTS } from '@/core/pair/model'
 import { foretellRing, learnRing } from '@/core/pair/ring'
-import { evenHeadOf } from '@/core/keeping/targets'
+import { evenHeadOf } from '@/core/bench/targets'
 import { secondAnswerPrior, turnLawPrior } from '@/core/membrane/turnLaw'
 import { centsBetween } from '@/core/units/pitch'
 import type { BenchView } from './benchView'
@@ -135,7 +136,7 @@ function heardAnswers({ kit, drum, practice }: BenchView, nowMs: number): Array<
   const found: Array<[QuestionId, string]> = []
   const strokes = strokesOf(kit, drum, practice)
   const layers = layersOn(kit, drum, practice)
-  const noted = drumEvents(kit, drum, practice).some(({ kind }) => kind === 'dampingSet')
+  const noted = drumLog(kit, drum.id, practice).layers !== null
   if (noted) found.push(['muffling', layers.length === 0 ? 'nothing' : layers.length > 1 ? 'much' : 'little'])
   const bare = strokes.filter((stroke) => stroke.layers.length === 0 && stroke.decaySeconds !== null)
   const rings = ringsBy(bare, ({ hung }) => (hung === undefined ? null : hung === null ? 'held' : 'hung'))

@@ -1,5 +1,5 @@
-import { usualDrum } from '@/core/keeping/defaults'
-import { openSearch } from '@/core/keeping/findings'
+import { usualDrum } from '@/core/records/usualDrum'
+import { openSearch } from '@/core/log/findings'
 import { aimAbove, headIsOn, slackened } from './actions/fitting'
 import { answerFault, areaSeen, clearFinding, endFaultSearch, noteFinding } from './actions/findings'
 import { addDrum, chooseHead, makeKit } from './actions/kits'
@@ -32,7 +32,7 @@ async function withFreshHead() {
   const bench = await withTom()
   const { session } = bench
   const head = { ...view(session).drum.batter, pliesMils: [10] }
-  await headIsOn(session, { head, markTurns: 0.25, school: 'rattle' })
+  headIsOn(session, { head, markTurns: 0.25, school: 'rattle' })
   return bench
 }
 
@@ -101,13 +101,12 @@ test('the head that is on goes back to slack to where it stood; undo brings the 
   const { session } = await withTom()
   for (const hz of [181, 182, 183, 181, 182, 183]) typeReading(session, hz)
   await settle()
-  await slackened(session, 'fingers')
+  slackened(session, 'fingers')
   const { request, climb } = view(session)
   expect('hz' in request.target && Math.abs(request.target.hz - 182)).toBeLessThan(1)
   expect(climb!.stage).toBe('turn')
   expect(climbFromSlack(view(session), 0.5)!.turnsToGo).toBeCloseTo(climb!.turnsToGo, 1)
-  session.undo()
-  session.undo()
+  expect(session.undo()?.what).toBe('the start from slack')
   expect(view(session).climb).toBeNull()
   expect(view(session).sitting!.passes[0].readings.size).toBe(6)
 })

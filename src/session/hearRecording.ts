@@ -1,5 +1,5 @@
 import type { MicrophoneHandlers } from '@/audio/microphone'
-import { usualDrum } from '@/core/keeping/defaults'
+import { usualDrum } from '@/core/records/usualDrum'
 import { Listener } from '@/core/measurement/listener'
 import { measureSound } from '@/core/measurement/measure'
 import type { MeasureOptions } from '@/core/measurement/types'
@@ -106,7 +106,10 @@ function slippedFromNow(session: Session): number | null {
 }
 
 function turnsIn(session: Session): number[][] {
-  return session.get().log.flatMap((event) => (event.kind === 'rodsTurned' ? [event.turns] : []))
+  const { logs } = session.get()
+  return [...logs.values()]
+    .flatMap(({ tail }) => tail)
+    .flatMap(({ event }) => (event.kind === 'rodsTurned' ? [event.turns] : []))
 }
 
 /** A head read as even, and a move of these rods open on it, whatever an adviser would say. */

@@ -1,12 +1,12 @@
-import { benchHead, lastKnown } from '@/core/keeping/bench'
+import { benchHead, lastKnown } from '@/core/bench/standing'
 import { FINDINGS } from '@/core/fitting/lookOver'
-import { openFindings, type NotedFinding } from '@/core/keeping/findings'
-import { openRun } from '@/core/keeping/runs'
-import { wantsWork, worklist } from '@/core/keeping/worklist'
+import { openFindings, type NotedFinding } from '@/core/log/findings'
+import { openRun } from '@/core/log/runs'
+import { wantsWork, worklist } from '@/core/runs/worklist'
 import { snareHeadAge } from '@/core/pair/snare'
-import type { KitState } from '@/core/keeping/log'
-import { rangeOf } from '@/core/keeping/planning'
-import { fittedSpreadCents, isOffPitch, isOut, sheetTarget, toleranceOf } from '@/core/keeping/targets'
+import type { KitState } from '@/core/log/fold'
+import { rangeOf } from '@/core/sheets/planning'
+import { fittedSpreadCents, isOffPitch, isOut, sheetTarget, toleranceOf } from '@/core/bench/targets'
 import type { DrumRange } from '@/core/kit/range'
 import { SIDES, sidesOf, type Drum, type Side, type Target } from '@/core/records/kit'
 import { centsBetween } from '@/core/units/pitch'
@@ -96,7 +96,11 @@ export type NextThing =
  * What to do next: a run that is under way goes first, then what is to be put right before turning, then the head most in need, by the sheet
  * where there is one; then heads never read, an old snare side, keeping what was reached, planning.
  */
-export function nextThing(state: SessionState, kit: KitState, drums: readonly DrumSummary[]): NextThing {
+export function nextThing(
+  state: Pick<SessionState, 'settings' | 'clockMs'>,
+  kit: KitState,
+  drums: readonly DrumSummary[],
+): NextThing {
   if (openRun(kit.runs)) return { do: 'run' }
   const found = drums.flatMap(({ drum, findings }) => findings.map((finding) => ({ drum, finding })))
   const first = found.find(({ finding }) => FINDINGS[finding.finding].goOn !== 'yes')
@@ -128,7 +132,7 @@ export function nextThing(state: SessionState, kit: KitState, drums: readonly Dr
   return sheet ? { do: 'plan' } : { do: 'keep' }
 }
 
-export function kitSummary(state: SessionState, kit: KitState): DrumSummary[] {
+export function kitSummary(state: Pick<SessionState, 'clockMs'>, kit: KitState): DrumSummary[] {
   // What was simulated never stands for a drum of one's own.
   const practice = kit.simulated
   return kit.drums.map((drum) => {

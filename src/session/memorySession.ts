@@ -1,6 +1,9 @@
 import { pairMapOf } from '@/core/pair/map'
 import { solvePair } from '@/core/pair/solve'
 import { planKit } from '@/core/spacing/plan'
+import type { Summary } from '@/core/log/summary'
+import type { EventLog } from '@/storage/eventLog'
+import { NO_ACTS } from './undo'
 import type { PracticeState } from '@/core/records/practice'
 import type { HumbraEvent } from '@/core/records/event'
 import type { JournalEntry } from '@/storage/journal'
@@ -18,6 +21,7 @@ export interface MemoryBench {
     settings: unknown
     takes: StoredTake[]
     journal: JournalEntry[]
+    summaries: Map<string, Summary>
     full: boolean
     /** A disk that never answers, as where the page goes away before it does. */
     stuck?: boolean
@@ -32,6 +36,7 @@ export function memorySession(
     settings: undefined,
     takes: [],
     journal: [],
+    summaries: new Map(),
     full: false,
   },
 ): MemoryBench {
@@ -42,16 +47,11 @@ export function memorySession(
   const deps: SessionDeps = {
     openStorage: () =>
       Promise.resolve({
-        log: {
-          readAfter: (after) =>
-            Promise.resolve({ events: disk.events.slice(after), last: disk.events.length, unreadable: 0 }),
-          append: (events) => {
-            if (disk.full) return Promise.reject(new DOMException('full', 'QuotaExceededError'))
-            if (disk.stuck) return new Promise(() => undefined)
-            const known = new Set(disk.events.map(({ id }) => id))
-            disk.events.push(...events.filter(({ id }) => !known.has(id)))
-            return Promise.resolve(disk.events.length)
-          },
+        log: memoryLog(disk),
+        summaries: {
+          read: (kit) => Promise.resolve(disk.summaries.get(kit)),
+          write: (summary) => Promise.resolve(void disk.summaries.set(summary.kit, structuredClone(summary))),
+          clear: () => Promise.resolve(disk.summaries.clear()),
         },
         practice: {
           readAll: () => Promise.resolve(disk.practice),
@@ -116,6 +116,10 @@ export function memorySession(
       open: () => Promise.resolve({ ok: false, why: 'missing' }),
       inputs: () => Promise.resolve([]),
     },
+    sitting: memorySitting(),
+    closedBecause: () => 'closed',
+    onTrouble: () => undefined,
+    whenIdle: (task) => task(),
     exclusive: (task) => task(),
     announce: () => undefined,
     onAnnounced: () => undefined,
@@ -124,4 +128,38 @@ export function memorySession(
     newId: () => `id-${++ids}`,
   }
   return { session: new Session(deps), disk, advanceMs: (ms) => (now += ms) }
+}
+
+/** The log's repository on a list: an event's place is where it stands in it. */
+function memoryLog(disk: MemoryBench['disk']): EventLog {
+  const slice = (from: number, holds: (event: HumbraEvent) => boolean, most = Infinity) => {
+    const entries = disk.events
+      .map((event, i) => ({ event, place: i + 1 }))
+      .filter(({ event, place }) => place > from && holds(event))
+      .slice(0, most)
+    return Promise.resolve({ entries, last: entries.at(-1)?.place ?? from, unreadable: 0 })
+  }
+  const placeOf = (id: string) => disk.events.findIndex((event) => event.id === id) + 1
+  return {
+    kits: () => Promise.resolve([...new Set(disk.events.map(({ kit }) => kit))]),
+    readAfter: (after) => slice(after, () => true),
+    readKit: (kit, after, most) => slice(after, (event) => event.kit === kit, most),
+    withdrawals: (kit) =>
+      Promise.resolve(
+        disk.events.filter((event) => event.kind === 'withdrawn').filter((each) => each.kit === kit),
+      ),
+    placesOf: (ids) =>
+      Promise.resolve(new Map(ids.map((id) => [id, placeOf(id)] as const).filter(([, place]) => place > 0))),
+    append: (events) => {
+      if (disk.full) return Promise.reject(new DOMException('full', 'QuotaExceededError'))
+      if (disk.stuck) return new Promise(() => undefined)
+      for (const event of events) if (placeOf(event.id) === 0) disk.events.push(event)
+      return Promise.resolve(events.map(({ id }) => placeOf(id)))
+    },
+  }
+}
+
+function memorySitting(): SessionDeps['sitting'] {
+  let acts = NO_ACTS
+  return { read: () => acts, write: (next) => void (acts = next) }
 }

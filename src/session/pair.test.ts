@@ -1,12 +1,12 @@
-import { usualDrum } from '@/core/keeping/defaults'
-import { drumPair } from '@/core/keeping/pairing'
+import { usualDrum } from '@/core/records/usualDrum'
+import { drumPair } from '@/core/bench/pairing'
 import { takeCentre, typeCentre, centreExpectation } from './actions/centre'
 import { aimPair, askPair, pairOf } from './actions/pair'
 import { addDrum, chooseHead, makeKit } from './actions/kits'
 import { currentView } from './actions/readings'
 import { typeReading } from './actions/said'
 import { turnedOtherwise } from './actions/turning'
-import { testSession } from './testSession'
+import { testSession, logOf } from './testSession'
 
 async function withTom() {
   const { session, advanceMs } = testSession()
@@ -87,5 +87,5 @@ test('a stroke on the centre is expected where the heads say, kept with its ring
   expect(session.get().bench).toMatchObject({ strike: 'centre', centreWhy: 'Too quiet: strike harder.' })
   expect(takeCentre(session, view(), tap as never, 'microphone')).toBe(true)
   expect(session.get().bench).toMatchObject({ strike: 'lug', centreWhy: null })
-  expect(session.get().log.at(-1)).toMatchObject({ kind: 'centreRead', hz: 115, decaySeconds: 0.4 })
+  expect(logOf(session).at(-1)).toMatchObject({ kind: 'centreRead', hz: 115, decaySeconds: 0.4 })
 })

@@ -1,17 +1,22 @@
 'use client'
 
 import { createContext, useContext, useSyncExternalStore, type ReactNode } from 'react'
-import type { KitState } from '@/core/keeping/log'
+import { useStore } from 'zustand'
+import { useShallow } from 'zustand/react/shallow'
+import { createStore } from 'zustand/vanilla'
+import type { KitState } from '@/core/log/fold'
+import { benchView, type BenchView } from './benchView'
 import { browserSession } from './browser'
-import { INITIAL_STATE, type Session } from './session'
-import type { SessionState } from './state'
+import type { Session } from './session'
+import { INITIAL_STATE, kitOf, type SessionState } from './state'
 
 /** Exported for tests, which bring a session on stand-ins. */
 export const SessionContext = createContext<Session | null>(null)
 
 const nothing = () => () => undefined
-const initial = () => INITIAL_STATE
 const none = () => null
+/** What is shown before there is a session, and by the server. */
+const before = createStore<SessionState>(() => INITIAL_STATE)
 
 /** Gives the page its session. The server renders the state before anything is known. */
 export function SessionProvider({ children }: { children: ReactNode }) {
@@ -24,13 +29,17 @@ export function useSession(): Session | null {
   return useContext(SessionContext)
 }
 
-export function useSessionState(): SessionState {
-  const session = useSession()
-  return useSyncExternalStore(session?.subscribe ?? nothing, session?.get ?? initial, initial)
+/** What a component shows of the state: it is drawn again when that changed (compared by its parts), and else not. */
+export function useSelect<Selected>(select: (state: SessionState) => Selected): Selected {
+  return useStore(useSession()?.store ?? before, useShallow(select))
 }
 
 /** The kit on screen. */
 export function useKit(): KitState | null {
-  const state = useSessionState()
-  return useSession()?.kit() ?? state.kits[0] ?? null
+  return useSelect(kitOf)
+}
+
+/** Everything that the Bench shows of the head on it. */
+export function useBenchView(): BenchView | null {
+  return useSelect(benchView)
 }

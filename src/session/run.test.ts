@@ -1,7 +1,8 @@
-import { usualDrum } from '@/core/keeping/defaults'
-import { drasticRoom } from '@/core/keeping/drastic'
-import { driftedCents, driftOf } from '@/core/keeping/drift'
-import { leaveOut, type WorkItem } from '@/core/keeping/worklist'
+import { EMPTY_HEAD } from '@/core/log/headLog'
+import { usualDrum } from '@/core/records/usualDrum'
+import { drasticRoom } from '@/core/bench/drastic'
+import { driftedCents, driftOf } from '@/core/drift/drift'
+import { leaveOut, type WorkItem } from '@/core/runs/worklist'
 import { reportRows, standsText, todoText } from '@/text/run'
 import { changeDrum, chooseHead } from './actions/kits'
 import { currentView } from './actions/readings'
@@ -123,7 +124,7 @@ test('a head changed since the sheet: its relation to the other head comes first
 })
 
 test('drift: down with the root of the days, more for a fresh head, narrowed by what the head itself did', async () => {
-  const usual = driftOf([], 6)
+  const usual = driftOf(EMPTY_HEAD)
   expect(driftedCents(usual, 9, null).cents).toBeCloseTo(3 * driftedCents(usual, 1, null).cents, 6)
   expect(driftedCents(usual, 4, null).sd).toBeGreaterThan(driftedCents(usual, 1, null).sd)
   expect(driftedCents(usual, 2, 1).cents).toBeLessThan(driftedCents(usual, 2, 200).cents)
@@ -133,7 +134,7 @@ test('drift: down with the root of the days, more for a fresh head, narrowed by 
     readAll(1 + 0.0002 * week)
     advanceMs(7 * DAY)
   }
-  const calm = driftOf(session.kit()!.heads.get('rack/batter')!, 6)
+  const calm = driftOf(session.kit()!.heads.get('rack/batter')!.real)
   expect(calm.pairs).toBe(5)
   expect(calm.sd).toBeLessThan(usual.sd)
   expect(Math.abs(calm.mean)).toBeLessThan(Math.abs(usual.mean))

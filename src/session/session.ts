@@ -1,110 +1,71 @@
-import { kitsFromLog, redoable, undoable, type KitState } from '@/core/keeping/log'
-import { DEFAULT_SETTINGS, settingsSchema, type Settings } from '@/core/keeping/settings'
+import { createStore } from 'zustand/vanilla'
+import { lugsThen } from '@/core/bench/strokes'
+import type { KitState } from '@/core/log/fold'
+import { newKitLog, withEvents, type KitLog, type Placed } from '@/core/log/kitLog'
+import { summaryOf } from '@/core/log/summary'
 import type { HumbraEvent } from '@/core/records/event'
 import { SCHEMA_VERSION } from '@/core/records/kit'
 import type { PracticeState } from '@/core/records/practice'
+import { settingsSchema, type Settings } from '@/core/records/settings'
 import type { StoredTake, TakeStore } from '@/storage/takeStore'
-import type { JournalEntry, Unsaved } from '@/storage/journal'
+import { actText, SETTING_WORDS } from '@/text/acts'
 import type { SessionDeps, Stores } from './deps'
-import type { BenchUi, Notice, SessionState } from './state'
+import { Keeper, type Trouble } from './keeper'
+import { openKitLog, wholeKitLog } from './openKit'
+import { INITIAL_STATE, kitOf, type Notice, type SessionState } from './state'
+import { asOne, did, redoable, undoable, type Act } from './undo'
 
-type Listener = () => void
 type Distribute<T> = T extends unknown ? Omit<T, 'id' | 'at' | 'schema' | 'kit'> : never
 /** An event as an action makes it; the session adds id, time, schema and kit. */
 export type Draft = Distribute<HumbraEvent> & { kit?: string }
-
-export const NO_BENCH: BenchUi = {
-  lug: null,
-  movedOn: false,
-  lastTap: null,
-  heard: [],
-  ofHead: [],
-  toneAsked: [],
-  missed: null,
-  refusedAt: null,
-  looking: null,
-  stayNearHz: null,
-  busy: null,
-  strike: 'lug',
-  twoTaps: [],
-  centreWhy: null,
-  hung: undefined,
-}
-const SILENCE: SessionState['hearing'] = {
-  state: 'off',
-  trouble: null,
-  level: 0,
-  noise: 0,
-  ringing: false,
-  peaks: [],
-  rateHz: 0,
-  inputs: [],
-}
-
-export const INITIAL_STATE: SessionState = {
-  phase: 'starting',
-  log: [],
-  kits: [],
-  settings: DEFAULT_SETTINGS,
-  source: DEFAULT_SETTINGS.source,
-  practiceKit: null,
-  practice: new Map(),
-  unsaved: 0,
-  saveFailed: false,
-  unreadable: 0,
-  bench: NO_BENCH,
-  advice: null,
-  hearing: SILENCE,
-  notice: null,
-  waitingImport: null,
-  clockMs: 0,
-}
 
 export function practiceKey(state: Pick<PracticeState, 'kit' | 'drum' | 'side'>): string {
   return `${state.kit}/${state.drum}/${state.side}`
 }
 
 /** A drum of one's own is read from the practice drum only where its owner said so for this sitting. */
-function sourceFor({ settings, kits, practiceKit }: SessionState): SessionState['source'] {
-  const kit = kits.find(({ id }) => id === settings.kit) ?? kits[0]
-  const made = !kit || kit.simulated || practiceKit === kit.id
-  return settings.source === 'practice' && !made ? 'ask' : settings.source
+function sourceFor(state: SessionState): SessionState['source'] {
+  const kit = kitOf(state)
+  const made = !kit || kit.simulated || state.practiceKit === kit.id
+  return state.settings.source === 'practice' && !made ? 'ask' : state.settings.source
 }
 
-const PLACES = 6
+/** How an act is taken back, where that is not by withdrawing its events. */
+type UndoWays = Partial<Pick<Act, 'what' | 'removes' | 'settings'>> & { never?: boolean }
 
 /**
- * The only mutable state: actions append events, the log goes to disk, everything shown is derived from it. Each act is in
- * the journal before the page can go away. What could not be saved stays here, is said, and is tried again with the next.
+ * The only mutable state: actions append events, which are folded into the state of their kit and go to the database. An act
+ * is shown at once, as on its way; it counts as kept when its transaction is complete.
  */
 export class Session {
-  private state: SessionState = INITIAL_STATE
-  private readonly listeners = new Set<Listener>()
+  readonly store = createStore<SessionState>(() => INITIAL_STATE)
   private storage: Stores | null = null
-  private lastPlace = 0
-  private pending: JournalEntry[] = []
-  private acts = 0
-  private saving: Promise<void> = Promise.resolve()
+  private followed = 0
   private noticeCount = 0
+  private readonly stale = new Set<string>()
+  private readonly keeper: Keeper
 
-  constructor(readonly deps: SessionDeps) {}
-
-  readonly get = (): SessionState => this.state
-
-  readonly subscribe = (listener: Listener): (() => void) => {
-    this.listeners.add(listener)
-    return () => this.listeners.delete(listener)
+  constructor(readonly deps: SessionDeps) {
+    this.keeper = new Keeper(deps, () => this.storage, {
+      onKept: (events, places) => this.placed(events, places),
+      onChange: () => this.showKeeping(),
+    })
   }
+
+  readonly get = (): SessionState => this.store.getState()
+
+  readonly subscribe = (listener: () => void): (() => void) => this.store.subscribe(listener)
 
   /** Replaces part of the state that is not in the log. */
   set(change: Partial<SessionState>): void {
-    const state = { ...this.state, ...change, clockMs: this.deps.nowMs() }
-    this.state = { ...state, source: sourceFor(state) }
-    for (const listener of this.listeners) listener()
+    const state = { ...this.get(), ...change }
+    this.store.setState({ ...state, source: sourceFor(state) }, true)
   }
 
-  /** Reads everything kept; with an empty log the demo kit is brought in by `bringDemo`. */
+  /** Reads what is kept, as far as the places need it; with an empty log the demo kit is brought in by `bringDemo`. */
   async start(bringDemo: (session: Session) => Promise<void>): Promise<void> {
+    this.tick()
+    this.deps.onTrouble((trouble) => this.showTrouble(trouble))
     try {
       this.storage = await this.deps.openStorage()
     } catch {
@@ -115,46 +76,118 @@ export class Session {
       await bringDemo(this)
       return
     }
+    const { storage } = this
     // While nothing else writes: a page that is still saving must not be met halfway.
     await this.deps.exclusive(async () => {
-      this.takeSettings(await this.storage?.settings.read())
-      await this.follow()
-      await this.adopt()
+      this.takeSettings(await storage.settings.read())
+      await this.open(storage)
     })
+    await this.adopt()
     // Two tabs opened at once both bring the demo; its events have fixed ids, so the log takes them once.
-    if (this.state.log.length === 0 && this.state.unreadable === 0) await bringDemo(this)
-    this.deps.onAnnounced(() => void this.follow())
-    this.set({ phase: 'ready' })
+    if (this.get().logs.size === 0 && this.get().unreadable === 0) await bringDemo(this)
+    this.deps.onAnnounced(() => void this.keeper.inTurn(() => this.follow()))
+    this.set({ phase: 'ready', acts: this.deps.sitting.read() })
   }
 
-  /** Takes in what other tabs appended. */
+  /** The time that is shown: moved on by acts and by the minute, not by every block of sound. */
+  tick(): void {
+    this.set({ clockMs: this.deps.nowMs() })
+  }
+
+  private async open(storage: Stores): Promise<void> {
+    const logs = new Map<string, KitLog>()
+    let unreadable = 0
+    for (const kit of await storage.log.kits()) {
+      const opened = await openKitLog(storage, kit)
+      logs.set(kit, opened.log)
+      unreadable += opened.unreadable
+      this.followed = Math.max(this.followed, opened.last)
+    }
+    const practice = await storage.practice.readAll()
+    this.set({ practice: new Map(practice.map((state) => [practiceKey(state), state])), unreadable })
+    this.withLogs(logs)
+    await this.follow()
+  }
+
+  /** Takes in what the database has beyond what is known here. */
   private async follow(): Promise<void> {
-    if (!this.storage) return
-    const slice = await this.storage.log.readAfter(this.lastPlace)
-    const practice = await this.storage.practice.readAll()
-    this.lastPlace = slice.last
-    const known = new Set(this.state.log.map((event) => event.id))
-    const fresh = slice.events.filter((event) => !known.has(event.id))
+    const { storage } = this
+    if (!storage) return
+    const slice = await storage.log.readAfter(this.followed)
+    this.followed = Math.max(this.followed, slice.last)
+    if (slice.entries.length) this.take(slice.entries)
+    await this.refold()
     // What this tab has yet to write is newer than what it reads.
-    const newest = [...practice, ...this.pending.flatMap((act) => act.practice)]
-    this.set({ practice: new Map(newest.map((state) => [practiceKey(state), state])) })
-    if (fresh.length || slice.unreadable) {
-      this.withLog([...this.state.log, ...fresh], { unreadable: this.state.unreadable + slice.unreadable })
+    const practice = [
+      ...(await storage.practice.readAll()),
+      ...this.keeper.pending.flatMap((act) => act.practice),
+    ]
+    this.set({
+      practice: new Map(practice.map((state) => [practiceKey(state), state])),
+      unreadable: this.get().unreadable + slice.unreadable,
+    })
+  }
+
+  /** Folds events into the state of their kits; what reaches too far back is folded anew once it is in the database. */
+  private take(entries: readonly Placed[]): void {
+    const logs = new Map(this.get().logs)
+    for (const [kit, own] of byKit(entries)) {
+      const before = logs.get(kit) ?? newKitLog(kit)
+      const after = withEvents(before, own)
+      if (after === null) this.stale.add(kit)
+      else logs.set(kit, after)
+      if (after && after.basePlace > before.basePlace) this.keepSummary(after)
+    }
+    this.withLogs(logs)
+  }
+
+  /** Reads kits anew whose past was changed. */
+  private async refold(): Promise<void> {
+    const { storage } = this
+    for (const kit of storage ? this.stale : []) {
+      const { log, last } = await wholeKitLog(storage!, kit)
+      // What was done meanwhile is not in what was read.
+      const since = (this.get().logs.get(kit)?.tail ?? []).filter(({ place }) => place > last)
+      const whole = withEvents(log, since)
+      if (whole === null) continue
+      this.stale.delete(kit)
+      this.withLogs(new Map(this.get().logs).set(kit, whole))
+      this.keepSummary(whole, true)
     }
   }
 
-  /** Takes up what a page that went away too soon left in the journal. The caller holds the lock. */
+  private keepSummary(log: KitLog, anew = false): void {
+    this.deps.whenIdle(() => {
+      void this.storage?.summaries.write(summaryOf(log, lugsThen), anew).catch(() => undefined)
+    })
+  }
+
+  private withLogs(logs: ReadonlyMap<string, KitLog>): void {
+    const kits = [...logs.values()].flatMap(({ kit }) => (kit ? [kit] : []))
+    const same = kits.length === this.get().kits.length && kits.every((kit, i) => kit === this.get().kits[i])
+    this.set({ logs, ...(same ? {} : { kits }), clockMs: this.deps.nowMs() })
+  }
+
+  private placed(events: readonly HumbraEvent[], places: readonly number[]): void {
+    if (events.length === 0) return
+    this.take(events.map((event, i) => ({ event, place: places[i] })))
+    const last = Math.max(...places)
+    // Anything in between came from another tab.
+    if (last === this.followed + events.length && this.stale.size === 0) this.followed = last
+    else void this.keeper.inTurn(() => this.follow())
+  }
+
+  /** Takes up what a page that went away too soon left in the journal. */
   private async adopt(): Promise<void> {
     const left = this.deps.journal.readAll()
     if (left.length === 0) return
-    const known = new Set(this.state.log.map((event) => event.id))
-    const fresh = left.flatMap(({ events }) => events).filter(({ id }) => !known.has(id))
-    const practice = new Map(this.state.practice)
+    const practice = new Map(this.get().practice)
     for (const state of left.flatMap((act) => act.practice)) practice.set(practiceKey(state), state)
     this.takeSettings(left.findLast((act) => act.settings)?.settings)
-    this.pending.push(...left)
-    this.withLog([...this.state.log, ...fresh], { practice, unsaved: this.unsavedEvents() })
-    await this.write()
+    this.set({ practice })
+    this.take(left.flatMap(({ events }) => events).map((event) => ({ event, place: Infinity })))
+    await this.keeper.adopt(left)
+    await this.keeper.settled()
   }
 
   private takeSettings(kept: unknown): void {
@@ -162,12 +195,8 @@ export class Session {
     if (settings.success) this.set({ settings: settings.data })
   }
 
-  private withLog(log: HumbraEvent[], rest: Partial<SessionState> = {}): void {
-    this.set({ log, kits: kitsFromLog(log), ...rest })
-  }
-
-  /** Completes drafts and appends them: shown at once, saved as soon as the disk answers. */
-  append(drafts: readonly Draft[], kit = this.kit()?.id): HumbraEvent[] {
+  /** Completes drafts and appends them as one act: shown at once, kept when the database has it. */
+  append(drafts: readonly Draft[], kit = this.kit()?.id, undo: UndoWays = {}): HumbraEvent[] {
     const at = new Date(this.deps.nowMs()).toISOString()
     const events = drafts.map(
       (draft) =>
@@ -179,74 +208,123 @@ export class Session {
           schema: SCHEMA_VERSION,
         }) as HumbraEvent,
     )
-    this.appendEvents(events)
+    this.appendEvents(events, undo)
     return events
   }
 
   /** Appends finished events, as an import brings them. */
-  appendEvents(events: readonly HumbraEvent[]): void {
-    const known = new Set(this.state.log.map((event) => event.id))
-    const fresh = events.filter((event) => !known.has(event.id))
-    this.keep({ events: fresh })
-    this.withLog([...this.state.log, ...fresh], { unsaved: this.unsavedEvents() })
+  appendEvents(events: readonly HumbraEvent[], undo: UndoWays = {}): void {
+    if (events.length === 0) return
+    const [first] = events
+    if (!undo.never)
+      this.remember({
+        kit: first.kit,
+        events: undo.removes ? [] : events.map(({ id }) => id),
+        kinds: [...new Set(events.map(({ kind }) => kind))],
+        ...(events.length === 1 && first.kind === 'rodsTurned' ? { turns: first.turns } : {}),
+        what: undo.what ?? actText(events, this.get().logs.get(first.kit)?.kit ?? null),
+        ...(undo.removes ? { removes: undo.removes } : {}),
+        ...(undo.settings ? { settings: undo.settings } : {}),
+      })
+    this.take(events.map((event) => ({ event, place: Infinity })))
+    this.keeper.keep({ events })
+    this.showKeeping()
+  }
+
+  private remember(act: Omit<Act, 'at'>): void {
+    const acts = did(this.get().acts, { ...act, at: this.deps.nowMs() })
+    this.deps.sitting.write(acts)
+    this.set({ acts })
+  }
+
+  /** What a task does is one act, for Undo. */
+  together<Result>(what: string, task: () => Result): Result {
+    const last = this.get().acts.done.at(-1)
+    const result = task()
+    const { done } = this.get().acts
+    const from = last ? done.indexOf(last) + 1 : 0
+    const merged = asOne(done.slice(from), what)
+    if (merged) {
+      const acts = { done: [...done.slice(0, from), merged], undone: [] }
+      this.deps.sitting.write(acts)
+      this.set({ acts })
+    }
+    return result
   }
 
   /** Sets where rods of the practice drum stand. */
   setPractice(states: readonly PracticeState[]): void {
-    this.keep({ practice: states })
-    const practice = new Map(this.state.practice)
+    this.keeper.keep({ practice: states })
+    const practice = new Map(this.get().practice)
     for (const state of states) practice.set(practiceKey(state), state)
     this.set({ practice })
   }
 
-  /** Puts an act into the journal now, before it is shown, and on its way to the disk. */
-  private keep(unsaved: Partial<Unsaved>): void {
-    const { journal, nowMs, newId } = this.deps
-    // Several acts fall into one millisecond, hence the count.
-    const name = `${nowMs()}-${String(++this.acts).padStart(PLACES, '0')}-${newId()}`
-    const act = { events: [], practice: [], settings: null, ...unsaved, name }
-    this.pending.push(act)
-    if (!this.storage) return
-    journal.keep(act)
-    void this.retrySave()
+  private showKeeping(): void {
+    const { pending, aside, trouble } = this.keeper
+    const onTheWay = this.keeper.onTheWay()
+    this.set({
+      onTheWay,
+      unsaved: onTheWay.size || pending.length,
+      aside,
+      trouble: trouble ?? (this.get().trouble === 'blocked' ? 'blocked' : null),
+    })
   }
 
-  private unsavedEvents(): number {
-    return this.pending.reduce((sum, { events }) => sum + events.length, 0)
+  private showTrouble(trouble: Trouble | 'blocked' | null): void {
+    this.set({ trouble })
+    // The database was lost and is there again, perhaps empty: what is pending goes into it.
+    if (trouble === null) void this.keeper.write()
   }
 
-  /** Resolves when everything appended so far is on disk or has failed. */
-  saved(): Promise<void> {
-    return this.saving
+  /** Resolves when everything appended so far is in the database or has failed. */
+  async saved(): Promise<void> {
+    await this.keeper.settled()
+    await this.keeper.settled()
   }
 
   /** Saves what is pending, again where it failed before. */
   retrySave(): Promise<void> {
-    this.saving = this.saving
-      .then(() => this.deps.exclusive(() => this.write()))
-      .catch(() => this.set({ saveFailed: true }))
-    return this.saving
+    return this.keeper.write()
   }
 
-  /** Writes what is pending. The caller holds the lock. */
-  private async write(): Promise<void> {
-    const { storage, deps } = this
-    const acts = [...this.pending]
-    if (!storage || acts.length === 0) return
-    const events = acts.flatMap((act) => act.events)
-    const practice = acts.flatMap((act) => act.practice)
-    const settings = acts.findLast((act) => act.settings)?.settings
-    try {
-      if (events.length) await storage.log.append(events)
-      if (practice.length) await storage.practice.write(practice)
-      if (settings) await storage.settings.write(settings)
-      deps.journal.drop(acts.map(({ name }) => name))
-      this.pending = this.pending.filter((act) => !acts.includes(act))
-      this.set({ unsaved: this.unsavedEvents(), saveFailed: false })
-      deps.announce()
-    } catch {
-      this.set({ saveFailed: true })
+  letGo(name: string): void {
+    this.keeper.letGo(name)
+  }
+
+  /** The whole log of a kit as the database has it, with what is on its way. */
+  async wholeLog(kit: string): Promise<HumbraEvent[]> {
+    const here = this.get().logs.get(kit)?.tail ?? []
+    const { storage } = this
+    if (!storage) return here.map(({ event }) => event)
+    const events: HumbraEvent[] = []
+    const PIECE = 2000
+    for (let after = 0; ;) {
+      const slice = await storage.log.readKit(kit, after, PIECE)
+      events.push(...slice.entries.map(({ event }) => event))
+      if (slice.last === after) break
+      after = slice.last
     }
+    const known = new Set(events.map(({ id }) => id))
+    return [...events, ...here.map(({ event }) => event).filter(({ id }) => !known.has(id))]
+  }
+
+  /** Those of the events that the log does not have. */
+  async unknownOf(events: readonly HumbraEvent[]): Promise<HumbraEvent[]> {
+    const here = new Set(
+      [...this.get().logs.values()].flatMap(({ tail }) => tail.map(({ event }) => event.id)),
+    )
+    const kept = await this.storage?.log.placesOf(events.map(({ id }) => id))
+    return events.filter(({ id }) => !here.has(id) && !kept?.has(id))
+  }
+
+  /** An event of late by its id; null where it is not known here. */
+  event(id: string): HumbraEvent | null {
+    for (const { tail } of this.get().logs.values()) {
+      const found = tail.findLast(({ event }) => event.id === id)
+      if (found) return found.event
+    }
+    return null
   }
 
   /** The kept sounds; null where the browser keeps nothing. */
@@ -258,44 +336,102 @@ export class Session {
   async keepTakes(takes: readonly StoredTake[]): Promise<void> {
     try {
       await this.storage?.takes.write(takes)
-    } catch {
-      this.notify('The sound of that tap could not be kept: the disk is full. The reading is kept.', {
+    } catch (error) {
+      const full = error instanceof DOMException && error.name === 'QuotaExceededError'
+      const why = full ? 'the disk is full' : 'the browser refused it'
+      this.notify(`The sound of that tap could not be kept: ${why}. The reading is kept.`, {
         tone: 'caution',
       })
     }
   }
 
+  /** Changes how a person works; choices (not places) can be undone. */
   setSettings(change: Partial<Settings>): void {
-    const settings = { ...this.state.settings, ...change }
-    this.keep({ settings })
+    const before = this.get().settings
+    const settings = { ...before, ...change }
+    const named = (Object.keys(change) as Array<keyof Settings>).filter(
+      (key) => SETTING_WORDS[key] && !Object.is(before[key], change[key]),
+    )
+    if (named.length)
+      this.remember({
+        kit: null,
+        events: [],
+        kinds: [],
+        what: named.map((key) => SETTING_WORDS[key]).join(', '),
+        settings: Object.fromEntries(named.map((key) => [key, before[key]])),
+      })
+    this.keepSettings(settings)
+  }
+
+  private keepSettings(settings: Settings): void {
+    this.keeper.keep({ settings })
     this.set({ settings })
   }
 
   /** The kit on screen: the chosen one, else the first. */
   kit(): KitState | null {
-    const { kits, settings } = this.state
-    return kits.find(({ id }) => id === settings.kit) ?? kits[0] ?? null
+    return kitOf(this.get())
   }
 
   notify(text: string, options: Partial<Pick<Notice, 'tone' | 'undo'>> = {}): void {
     this.set({ notice: { id: ++this.noticeCount, text, tone: 'plain', undo: false, ...options } })
   }
 
-  /** Withdraws the newest event of the kit that still holds; @returns it, or null when there was none. */
-  undo(): HumbraEvent | null {
-    const kit = this.kit()
-    const event = kit && undoable(this.state.log, kit.id)
-    // The kit itself is not undone away by one key too many: it is removed on purpose or not at all.
-    if (!event || (event.kind === 'kitEdited' && event.change.what === 'kitMade')) return null
-    this.append([{ kind: 'withdrawn', event: event.id, source: 'hand', algorithm: null }], event.kit)
-    return event
+  /** Takes back the newest act of this sitting; @returns it, or null when there was none. */
+  undo(): Act | null {
+    const act = undoable(this.get().acts, this.deps.nowMs())
+    if (act) this.turnBack(act, 'done')
+    return act
   }
 
-  redo(): boolean {
-    const kit = this.kit()
-    const event = kit && redoable(this.state.log, kit.id)
-    if (!event) return false
-    this.append([{ kind: 'withdrawn', event: event.id, source: 'hand', algorithm: null }], event.kit)
-    return true
+  /** Does again what was taken back last. */
+  redo(): Act | null {
+    const act = redoable(this.get().acts)
+    if (act) this.turnBack(act, 'undone')
+    return act
   }
+
+  /** Withdraws what an act appended (or took back) and sets settings as they were; the way back joins the other list. */
+  private turnBack(act: Act, from: 'done' | 'undone'): void {
+    const withdrawn = (event: string): Draft => ({
+      ...{ kind: 'withdrawn', event, source: 'hand', algorithm: null },
+    })
+    const drafts: Draft[] = act.removes
+      ? [{ kind: 'kitEdited', change: { what: 'kitRemoved' }, source: 'hand', algorithm: null }]
+      : [...act.events].reverse().map(withdrawn)
+    const { settings } = this.get()
+    const made = drafts.length
+      ? this.append(drafts, act.removes ?? act.kit ?? undefined, { never: true })
+      : []
+    const back: Act = {
+      ...act,
+      events: made.map(({ id }) => id),
+      ...(act.settings
+        ? {
+            settings: Object.fromEntries(
+              Object.keys(act.settings).map((key) => [key, settings[key as keyof Settings]]),
+            ),
+          }
+        : {}),
+    }
+    delete back.removes
+    const { done, undone } = this.get().acts
+    const acts =
+      from === 'done'
+        ? { done: done.slice(0, -1), undone: [...undone, back] }
+        : { done: [...done, back], undone: undone.slice(0, -1) }
+    this.deps.sitting.write(acts)
+    this.set({ acts })
+    if (act.settings) this.keepSettings({ ...settings, ...act.settings })
+  }
+}
+
+function byKit(entries: readonly Placed[]): Map<string, Placed[]> {
+  const kits = new Map<string, Placed[]>()
+  for (const entry of entries) {
+    const own = kits.get(entry.event.kit)
+    if (own) own.push(entry)
+    else kits.set(entry.event.kit, [entry])
+  }
+  return kits
 }

@@ -1,5 +1,5 @@
-import { differences, standingNow } from '@/core/keeping/compareSheets'
-import { NO_CHOICES } from '@/core/keeping/settings'
+import { differences, standingNow } from '@/core/sheets/compare'
+import { NO_CHOICES } from '@/core/records/settings'
 import { readKitFile, writeKitFile } from '@/core/records/kitFile'
 import { turnsBetween, turnLawOf } from '@/core/membrane/turnLaw'
 import { kitFileOf } from './actions/files'
@@ -91,7 +91,7 @@ test('all that a kit can say now goes out to a file and comes back the same', as
   startRun(session, session.kit()!.sheets[0], '2026-01-05T19:00:00.000Z')
   leaveHead(session, 'rack', 'batter', 'cannot')
   endRun(session)
-  const file = kitFileOf(session)!
+  const file = (await kitFileOf(session))!
   const read = readKitFile(writeKitFile(file))
   expect(read).toEqual({ ok: true, file })
 })

@@ -1,7 +1,7 @@
-import { usualDrum } from '@/core/keeping/defaults'
-import { drasticOf } from '@/core/keeping/drastic'
-import { pairModel } from '@/core/keeping/pairing'
-import { layersOn, strokesOf, wiresOf } from '@/core/keeping/strokes'
+import { usualDrum } from '@/core/records/usualDrum'
+import { drasticOf } from '@/core/bench/drastic'
+import { pairModel } from '@/core/bench/pairing'
+import { layersOn, strokesOf, wiresOf } from '@/core/bench/strokes'
 import { takeCentre } from './actions/centre'
 import { ofPlan, ofStroke } from './actions/compare'
 import { addDrum, chooseHead, makeKit } from './actions/kits'
@@ -19,7 +19,7 @@ import {
   turnDrastic,
 } from './actions/stand'
 import { turnedOtherwise } from './actions/turning'
-import { testSession } from './testSession'
+import { testSession, logOf } from './testSession'
 
 async function withDrum(kind: 'tom' | 'snare' | 'kick' = 'tom') {
   const { session, advanceMs } = testSession()
@@ -156,7 +156,7 @@ test('a kick whose lowest tone is lost is told by its upper tones; how sure is k
   }
   const tap = { ...lost, poles: [], modes, alternatives: [] }
   expect(takeTap(session, view(), tap as never, 1, 'microphone')).toBe(true)
-  const event = session.get().log.at(-1)!
+  const event = logOf(session).at(-1)!
   expect(event).toMatchObject({ kind: 'readingTaken', poles: [] })
   if (event.kind !== 'readingTaken') throw new Error('no reading')
   expect(event.hz).toBeGreaterThan(50)

@@ -1,28 +1,37 @@
 import type { EvenRequest } from '@/core/evening/types'
-import type { KitState } from '@/core/keeping/log'
-import type { Settings } from '@/core/keeping/settings'
+import type { KitState } from '@/core/log/fold'
+import type { KitLog } from '@/core/log/kitLog'
+import { DEFAULT_SETTINGS, type Settings } from '@/core/records/settings'
 import type { Tap } from '@/core/measurement/types'
 import type { HumbraEvent } from '@/core/records/event'
 import type { PracticeState } from '@/core/records/practice'
 import type { TakeRecord } from '@/core/records/take'
 import type { Advice } from '@/workers/protocol'
+import type { SetAside, Trouble } from './keeper'
+import { NO_ACTS, type Acts } from './undo'
 
 /** The whole mutable state of the app, replaced as one on every change. */
 export interface SessionState {
   /** `starting` until the log is read; `no-storage` where the browser keeps nothing. */
   phase: 'starting' | 'ready' | 'no-storage'
-  log: readonly HumbraEvent[]
-  /** Derived from the log. */
+  /** Of every kit that was ever here, those removed too. */
+  logs: ReadonlyMap<string, KitLog>
+  /** The kits that are there, as their logs say. */
   kits: readonly KitState[]
+  /** What was done on this device in this sitting, for Undo. */
+  acts: Acts
   settings: Settings
   /** Where readings come from now; `ask` where the owner of a drum has not said. */
   source: Settings['source'] | 'ask'
   /** Kit of one's own whose owner wants the practice drum for this sitting; never kept. */
   practiceKit: string | null
   practice: ReadonlyMap<string, PracticeState>
-  /** Events that are not on disk yet, and whether the last attempt failed. */
+  /** Events that are shown and not in the database yet, how many acts that is, and what keeps them from it. */
+  onTheWay: ReadonlySet<string>
   unsaved: number
-  saveFailed: boolean
+  trouble: Trouble | 'blocked' | null
+  /** Acts that the database refuses for good. */
+  aside: readonly SetAside[]
   unreadable: number
   bench: BenchUi
   /** Newest advice and the request it answers. */
@@ -119,4 +128,59 @@ export interface WaitingImport {
   events: HumbraEvent[]
   practice: PracticeState[]
   takes: TakeRecord[]
+}
+
+export const NO_BENCH: BenchUi = {
+  lug: null,
+  movedOn: false,
+  lastTap: null,
+  heard: [],
+  ofHead: [],
+  toneAsked: [],
+  missed: null,
+  refusedAt: null,
+  looking: null,
+  stayNearHz: null,
+  busy: null,
+  strike: 'lug',
+  twoTaps: [],
+  centreWhy: null,
+  hung: undefined,
+}
+const SILENCE: Hearing = {
+  state: 'off',
+  trouble: null,
+  level: 0,
+  noise: 0,
+  ringing: false,
+  peaks: [],
+  rateHz: 0,
+  inputs: [],
+}
+
+export const INITIAL_STATE: SessionState = {
+  phase: 'starting',
+  logs: new Map(),
+  kits: [],
+  acts: NO_ACTS,
+  settings: DEFAULT_SETTINGS,
+  source: DEFAULT_SETTINGS.source,
+  practiceKit: null,
+  practice: new Map(),
+  onTheWay: new Set(),
+  unsaved: 0,
+  trouble: null,
+  aside: [],
+  unreadable: 0,
+  bench: NO_BENCH,
+  advice: null,
+  hearing: SILENCE,
+  notice: null,
+  waitingImport: null,
+  clockMs: 0,
+}
+
+/** The kit on screen: the chosen one, else the first. */
+export function kitOf({ kits, settings }: Pick<SessionState, 'kits' | 'settings'>): KitState | null {
+  return kits.find(({ id }) => id === settings.kit) ?? kits[0] ?? null
 }

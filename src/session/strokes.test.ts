@@ -1,3 +1,4 @@
+import { logOf } from './testSession'
 import { makeNotATap } from '@ref/notTaps'
 import { practiceHead } from '@/core/practice/drum'
 import { playTap } from '@/core/practice/tap'
@@ -129,14 +130,14 @@ test('rounds up from slack and the press behind them are ticked off by two taps 
   const { session } = bench
   const view = () => currentView(session)!
   watchAdvice(session)
-  await headIsOn(session, { head: view().drum.batter, markTurns: 0.25, school: 'rattle' })
+  headIsOn(session, { head: view().drum.batter, markTurns: 0.25, school: 'rattle' })
   const upTo = (phase: string, act: () => void) => {
     for (let i = 0; view().phase !== phase && i < 20; i++) act()
   }
   const check = () => typeReading(session, view().climb!.nowHz)
   turned(session)
   upTo('climb', check)
-  const made = () => session.get().log.filter(({ kind }) => kind === 'rodsTurned').length
+  const made = () => logOf(session).filter(({ kind }) => kind === 'rodsTurned').length
   const before = made()
   await bench.push(noise(1, 1e-4))
   await bench.push(twice(makeNotATap('speech', 3).samples))

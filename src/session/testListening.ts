@@ -1,5 +1,5 @@
 import type { MicrophoneHandlers } from '@/audio/microphone'
-import { usualDrum } from '@/core/keeping/defaults'
+import { usualDrum } from '@/core/records/usualDrum'
 import { Listener } from '@/core/measurement/listener'
 import { measureSound } from '@/core/measurement/measure'
 import { practiceHead } from '@/core/practice/drum'

@@ -1,4 +1,6 @@
-import { usualDrum } from '@/core/keeping/defaults'
+import { usualDrum } from '@/core/records/usualDrum'
+import type { HumbraEvent } from '@/core/records/event'
+import type { Session } from './session'
 import { addDrum, chooseHead, makeKit } from './actions/kits'
 import { currentView } from './actions/readings'
 import { typeReading } from './actions/said'
@@ -29,4 +31,9 @@ export async function twoToms() {
     read('floor', 'batter', 100 * times)
   }
   return { ...bench, read, readAll }
+}
+
+/** The events that a session still has at hand, which in a test are all. */
+export function logOf(session: Session): HumbraEvent[] {
+  return [...session.get().logs.values()].flatMap(({ tail }) => tail).map(({ event }) => event)
 }

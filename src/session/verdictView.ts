@@ -1,6 +1,6 @@
-import { headKey, type KitState } from '@/core/keeping/log'
-import { knownKit, planDrumOf } from '@/core/keeping/planning'
-import type { Sheet } from '@/core/keeping/sheets'
+import { headKey, type KitState } from '@/core/log/fold'
+import { knownKit, planDrumOf } from '@/core/sheets/planning'
+import type { Sheet } from '@/core/log/sheets'
 import type { PlanDrum } from '@/core/spacing/types'
 
 /** Every drum as it was last read, for the kit to judge itself. */

@@ -1,44 +1,120 @@
+import type { Placed } from '@/core/log/kitLog'
 import { eventSchema, type HumbraEvent } from '@/core/records/event'
-import type { Db } from './schema'
+import type { Db, StoredEvent } from './schema'
 
 export interface LogSlice {
-  events: HumbraEvent[]
-  /** Place of the newest event; 0 for an empty log. */
+  entries: Placed[]
+  /** Place of the newest event; as asked for where there is none. */
   last: number
   /** Entries that could not be read; they stay in the database untouched. */
   unreadable: number
 }
 
-/** The log's repository: append and read, nothing else. */
-export interface EventLog {
-  /** All events after place `after`, oldest first. */
-  readAfter(after: number): Promise<LogSlice>
-  /** Appends all or none, in one transaction; @returns the place of the last. Rejects when the disk is full. */
-  append(events: readonly HumbraEvent[]): Promise<number>
+/** What a withdrawal says, enough to see what is withdrawn. */
+export interface Withdrawal {
+  id: string
+  kind: 'withdrawn'
+  event: string
 }
 
-export function eventLog(db: Db): EventLog {
+/** The log's repository: append and read, nothing else. */
+export interface EventLog {
+  /** Kits that have events, in the order of their first ones. */
+  kits(): Promise<string[]>
+  /** Events of all kits after a place, oldest first. */
+  readAfter(after: number): Promise<LogSlice>
+  /** At most so many events of one kit after a place, oldest first. */
+  readKit(kit: string, after: number, most?: number): Promise<LogSlice>
+  /** All withdrawals of a kit, oldest first. */
+  withdrawals(kit: string): Promise<Withdrawal[]>
+  /** Which of these ids are in the log already, and where. */
+  placesOf(ids: readonly string[]): Promise<Map<string, number>>
+  /**
+   * Appends all or none, in one transaction, and resolves when it is complete: then it survives the browser. An event that is
+   * there already, the same, is left as it is.
+   * @returns the place of each. Rejects when the disk is full, or where an id is there already with other content.
+   */
+  append(events: readonly HumbraEvent[]): Promise<number[]>
+}
+
+/** So many events are read at a time. */
+const PIECE = 2000
+
+/** An id that is taken by another event. */
+export class RepeatedId extends Error {
+  constructor(readonly id: string) {
+    super(`the id ${id} is in the log already, with other content`)
+    this.name = 'RepeatedId'
+  }
+}
+
+export function eventLog(db: () => Promise<Db>): EventLog {
   return {
-    async readAfter(after) {
-      const stored = await db.getAll('events', IDBKeyRange.lowerBound(after, true))
-      const slice: LogSlice = { events: [], last: stored.at(-1)?.seq ?? after, unreadable: 0 }
-      for (const entry of stored) {
-        const parsed = eventSchema.safeParse(entry.event)
-        if (parsed.success) slice.events.push(parsed.data)
-        else slice.unreadable++
+    async kits() {
+      const kits: Array<[string, number]> = []
+      let cursor = await (await db()).transaction('events').store.index('kit').openKeyCursor()
+      while (cursor) {
+        const [kit] = cursor.key as [string, number]
+        kits.push([kit, cursor.primaryKey])
+        // Past all of this kit: an array sorts behind every number.
+        cursor = await cursor.continue([kit, []] as never)
       }
-      return slice
+      return kits.sort((a, b) => a[1] - b[1]).map(([kit]) => kit)
+    },
+    async readAfter(after) {
+      return sliceOf(await (await db()).getAll('events', IDBKeyRange.lowerBound(after, true)), after)
+    },
+    async readKit(kit, after, most) {
+      return sliceOf(await (await db()).getAllFromIndex('events', 'kit', behind(kit, after), most), after)
+    },
+    async withdrawals(kit) {
+      const found: Withdrawal[] = []
+      for (let after = 0; ;) {
+        const piece = await (await db()).getAllFromIndex('events', 'kit', behind(kit, after), PIECE)
+        for (const { event } of piece)
+          if (event?.kind === 'withdrawn') found.push({ id: event.id, kind: event.kind, event: event.event })
+        if (piece.length < PIECE) return found
+        after = piece.at(-1)!.seq!
+      }
+    },
+    async placesOf(ids) {
+      const index = (await db()).transaction('events').store.index('id')
+      const places = await Promise.all(ids.map((id) => index.getKey(id)))
+      return new Map(ids.flatMap((id, i) => (places[i] === undefined ? [] : [[id, places[i]] as const])))
     },
     async append(events) {
-      const tx = db.transaction('events', 'readwrite', { durability: 'strict' })
-      // All look-ups and all additions are under way at once: the demo's thousand events take a moment, not seconds.
+      const tx = (await db()).transaction('events', 'readwrite', { durability: 'strict' })
+      // A failed request must not go unheard while another one is awaited.
+      tx.done.catch(() => undefined)
       const index = tx.store.index('id')
+      // All look-ups and all additions are under way at once: the demo's thousand events take a moment, not seconds.
       const known = await Promise.all(events.map(({ id }) => index.getKey(id)))
-      // An event that is already there (a merge, a retry) is left as it is.
-      const fresh = events.filter((_, i) => known[i] === undefined)
-      const places = await Promise.all(fresh.map((event) => tx.store.add({ id: event.id, event })))
+      for (const [i, place] of known.entries()) {
+        if (place === undefined) continue
+        const stored = await tx.store.get(place)
+        if (JSON.stringify(stored?.event) !== JSON.stringify(events[i])) {
+          tx.abort()
+          throw new RepeatedId(events[i].id)
+        }
+      }
+      const places = await Promise.all(
+        events.map((event, i) => known[i] ?? tx.store.add({ id: event.id, event })),
+      )
+      tx.commit()
       await tx.done
-      return places.at(-1) ?? 0
+      return places
     },
   }
+}
+
+const behind = (kit: string, after: number) => IDBKeyRange.bound([kit, after], [kit, Infinity], true, true)
+
+function sliceOf(stored: readonly StoredEvent[], after: number): LogSlice {
+  const slice: LogSlice = { entries: [], last: stored.at(-1)?.seq ?? after, unreadable: 0 }
+  for (const { seq, event } of stored) {
+    const parsed = eventSchema.safeParse(event)
+    if (parsed.success) slice.entries.push({ event: parsed.data, place: seq! })
+    else slice.unreadable++
+  }
+  return slice
 }

@@ -7,17 +7,17 @@ export interface PracticeStore {
 }
 
 /** Where the practice drum's rods stand, a record a head. */
-export function practiceStore(db: Db): PracticeStore {
+export function practiceStore(db: () => Promise<Db>): PracticeStore {
   return {
     async readAll() {
-      const all = await db.getAll('practice')
+      const all = await (await db()).getAll('practice')
       return all.flatMap((state) => {
         const parsed = practiceStateSchema.safeParse(state)
         return parsed.success ? [parsed.data] : []
       })
     },
     async write(states) {
-      const tx = db.transaction('practice', 'readwrite')
+      const tx = (await db()).transaction('practice', 'readwrite')
       for (const state of states) await tx.store.put(state, `${state.kit}/${state.drum}/${state.side}`)
       await tx.done
     },

@@ -1,14 +1,21 @@
-import { openDB, type DBSchema, type IDBPDatabase } from 'idb'
+import { openDB, type DBSchema, type IDBPDatabase, type IDBPTransaction, type StoreNames } from 'idb'
+import type { Summary } from '@/core/log/summary'
 import type { HumbraEvent } from '@/core/records/event'
 import type { PracticeState } from '@/core/records/practice'
 import type { StoredTake } from './takeStore'
 
 /** The browser's database. A shipped version is never edited: a change of form adds one. */
 export interface HumbraDb extends DBSchema {
-  events: { key: number; value: StoredEvent; indexes: { id: string } }
+  events: {
+    key: number
+    value: StoredEvent
+    indexes: { id: string; kit: [string, number]; head: [string, string, string, string] }
+  }
   practice: { key: string; value: PracticeState }
   settings: { key: string; value: unknown }
   takes: { key: string; value: StoredTake; indexes: { kit: string } }
+  /** A cache: the folded state of every kit up to a place of its log. */
+  summaries: { key: string; value: Summary }
 }
 
 /** An event with its place in the log. */
@@ -21,21 +28,47 @@ export interface StoredEvent {
 export type Db = IDBPDatabase<HumbraDb>
 
 export const DB_NAME = 'humbra'
-export const DB_VERSION = 2
 
-/** Opens the database; `onBlocked` is told when another tab holds an older form open. */
-export function openHumbraDb(onBlocked: () => void = () => undefined): Promise<Db> {
+type Upgrade = (db: Db, tx: IDBPTransaction<HumbraDb, StoreNames<HumbraDb>[], 'versionchange'>) => void
+
+/** One step a version, in order; what was shipped is never edited. */
+export const UPGRADES: readonly Upgrade[] = [
+  (db) => {
+    const events = db.createObjectStore('events', { keyPath: 'seq', autoIncrement: true })
+    events.createIndex('id', 'id', { unique: true })
+    db.createObjectStore('practice')
+    db.createObjectStore('settings')
+  },
+  (db) => void db.createObjectStore('takes', { keyPath: 'reading' }).createIndex('kit', 'kit'),
+  (db, tx) => {
+    const events = tx.objectStore('events')
+    events.createIndex('kit', ['event.kit', 'seq'])
+    events.createIndex('head', ['event.kit', 'event.drum', 'event.side', 'event.at'])
+    db.createObjectStore('summaries', { keyPath: 'kit' })
+  },
+]
+
+export const DB_VERSION = UPGRADES.length
+
+/** What may befall an open database from outside. */
+export interface DbWatch {
+  /** Another tab holds an older form open: this one waits until it is closed. */
+  onBlocked(): void
+  /** It is open no more: deleted, or ended by the browser, or given up for a newer tab. */
+  onClosed(why: 'newer' | 'ended'): void
+}
+
+export function openHumbraDb(watch: Partial<DbWatch> = {}): Promise<Db> {
   return openDB<HumbraDb>(DB_NAME, DB_VERSION, {
-    upgrade(db, oldVersion) {
-      if (oldVersion < 1) {
-        const events = db.createObjectStore('events', { keyPath: 'seq', autoIncrement: true })
-        events.createIndex('id', 'id', { unique: true })
-        db.createObjectStore('practice')
-        db.createObjectStore('settings')
-      }
-      if (oldVersion < 2) db.createObjectStore('takes', { keyPath: 'reading' }).createIndex('kit', 'kit')
+    upgrade(db, oldVersion, _newVersion, tx) {
+      UPGRADES.slice(oldVersion).forEach((step) => step(db, tx))
     },
-    blocked: onBlocked,
-    blocking: (_current, _blocked, event) => (event.target as IDBDatabase).close(),
+    blocked: () => watch.onBlocked?.(),
+    blocking(_current, wanted, event) {
+      ;(event.target as IDBDatabase).close()
+      // Deleted (no version) or upgraded by a newer Humbra in another tab.
+      watch.onClosed?.(wanted === null ? 'ended' : 'newer')
+    },
+    terminated: () => watch.onClosed?.('ended'),
   })
 }

@@ -6,11 +6,11 @@ export interface SettingsStore {
 }
 
 /** One record of how a person works on this device. The reader checks what it gets. */
-export function settingsStore(db: Db): SettingsStore {
+export function settingsStore(db: () => Promise<Db>): SettingsStore {
   return {
-    read: () => db.get('settings', 'settings'),
+    read: async () => (await db()).get('settings', 'settings'),
     write: async (settings) => {
-      await db.put('settings', settings, 'settings')
+      await (await db()).put('settings', settings, 'settings')
     },
   }
 }

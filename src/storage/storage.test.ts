@@ -24,26 +24,26 @@ const event = (id: string): HumbraEvent => ({
 
 test('the log appends, follows on, and takes an event once', async () => {
   const db = await openHumbraDb()
-  const log = eventLog(db)
+  const log = eventLog(() => Promise.resolve(db))
   await log.append([event('a'), event('b')])
   const first = await log.readAfter(0)
-  expect(first.events.map(({ id }) => id)).toEqual(['a', 'b'])
+  expect(first.entries.map(({ event }) => event.id)).toEqual(['a', 'b'])
   await log.append([event('b'), event('c')])
-  expect((await log.readAfter(first.last)).events.map(({ id }) => id)).toEqual(['c'])
+  expect((await log.readAfter(first.last)).entries.map(({ event }) => event.id)).toEqual(['c'])
   // An entry of a newer version is counted, left alone, and hides nothing else.
   await db.add('events', { id: 'x', event: { ...event('x'), schema: 99 } })
   const all = await log.readAfter(0)
-  expect([all.events.length, all.unreadable]).toEqual([3, 1])
+  expect([all.entries.length, all.unreadable]).toEqual([3, 1])
   expect(await db.count('events')).toBe(4)
 })
 
 test('practice drum and settings', async () => {
   const db = await openHumbraDb()
   const state = { kit: 'k', drum: 'd', side: 'batter' as const, evenHz: 200, rods: [0, 0, 0], taps: 1 }
-  await practiceStore(db).write([state])
-  expect(await practiceStore(db).readAll()).toEqual([state])
-  await settingsStore(db).write({ keys: 2 })
-  expect(await settingsStore(db).read()).toEqual({ keys: 2 })
+  await practiceStore(() => Promise.resolve(db)).write([state])
+  expect(await practiceStore(() => Promise.resolve(db)).readAll()).toEqual([state])
+  await settingsStore(() => Promise.resolve(db)).write({ keys: 2 })
+  expect(await settingsStore(() => Promise.resolve(db)).read()).toEqual({ keys: 2 })
 })
 
 test('the journal keeps acts in order, and leaves alone what is not its own or not readable', () => {
@@ -91,7 +91,7 @@ test('the journal keeps acts in order, and leaves alone what is not its own or n
 })
 
 test('sounds of taps: by kit, counted, removed with it', async () => {
-  const store = takeStore(await openHumbraDb())
+  const store = takeStore(() => openHumbraDb())
   const take = (reading: string, kit: string, bytes: number) => ({ reading, kit, wav: new Uint8Array(bytes) })
   await store.write([take('a', 'k', 10), take('b', 'k', 20), take('c', 'other', 5)])
   expect(await store.sizeOf('k')).toEqual({ takes: 2, bytes: 30 })
@@ -114,7 +114,9 @@ test('a database of the first form keeps everything and gains the sounds', async
   await old.add('events', { id: 'a', event: event('a') })
   old.close()
   const db = await openHumbraDb()
-  expect((await eventLog(db).readAfter(0)).events.map(({ id }) => id)).toEqual(['a'])
-  await takeStore(db).write([{ reading: 'a', kit: 'k', wav: new Uint8Array(3) }])
-  expect((await takeStore(db).sizeOf('k')).takes).toBe(1)
+  expect(
+    (await eventLog(() => Promise.resolve(db)).readAfter(0)).entries.map(({ event }) => event.id),
+  ).toEqual(['a'])
+  await takeStore(() => Promise.resolve(db)).write([{ reading: 'a', kit: 'k', wav: new Uint8Array(3) }])
+  expect((await takeStore(() => Promise.resolve(db)).sizeOf('k')).takes).toBe(1)
 })

@@ -17,22 +17,22 @@ export interface TakeStore {
   removeKit(kit: string): Promise<void>
 }
 
-export function takeStore(db: Db): TakeStore {
-  const ofKit = (kit: string) => db.getAllFromIndex('takes', 'kit', kit)
+export function takeStore(db: () => Promise<Db>): TakeStore {
+  const ofKit = async (kit: string) => (await db()).getAllFromIndex('takes', 'kit', kit)
   return {
     async write(takes) {
-      const tx = db.transaction('takes', 'readwrite')
+      const tx = (await db()).transaction('takes', 'readwrite')
       await Promise.all(takes.map((take) => tx.store.put(take)))
       await tx.done
     },
     ofKit,
-    get: (reading) => db.get('takes', reading),
+    get: async (reading) => (await db()).get('takes', reading),
     async sizeOf(kit) {
       const takes = await ofKit(kit)
       return { takes: takes.length, bytes: takes.reduce((sum, { wav }) => sum + wav.length, 0) }
     },
     async removeKit(kit) {
-      const tx = db.transaction('takes', 'readwrite')
+      const tx = (await db()).transaction('takes', 'readwrite')
       const keys = await tx.store.index('kit').getAllKeys(kit)
       await Promise.all(keys.map((key) => tx.store.delete(key)))
       await tx.done

@@ -1,11 +1,17 @@
+import type { Sheet } from '@/core/log/sheets'
 import Papa from 'papaparse'
-import type { KitState, Sheet } from '@/core/keeping/log'
+import type { KitState } from '@/core/log/fold'
+import { liveEvents } from '@/core/log/kitLog'
+import type { HumbraEvent } from '@/core/records/event'
 import { SIDES } from '@/core/records/kit'
 import { nearestNote } from '@/core/units/pitch'
 
+/** Lines end as RFC 4180 has them; a cell that begins like a formula is text, whatever a spreadsheet makes of it. */
+const CSV = { newline: '\r\n', escapeFormulae: true }
+
 const hz = (value: number | null) => (value === null ? '' : value.toFixed(2))
 
-/** Targets of a sheet, a row a head. Lines end as RFC 4180 has them. */
+/** Targets of a sheet, a row a head. */
 export function targetsCsv(kit: KitState, sheet: Sheet, a4Hz: number): string {
   const version = sheet.versions.at(-1)
   const rows = kit.drums.flatMap((drum) =>
@@ -33,14 +39,13 @@ export function targetsCsv(kit: KitState, sheet: Sheet, a4Hz: number): string {
       ]
     }),
   )
-  return Papa.unparse(rows, { newline: '\r\n' })
+  return Papa.unparse(rows, CSV)
 }
 
 /** Every reading of the kit's log that counts, oldest first. */
-export function readingsCsv(kit: KitState): string {
+export function readingsCsv(kit: KitState, log: readonly HumbraEvent[]): string {
   const names = new Map(kit.drums.map(({ id, name }) => [id, name]))
-  const rows = [...kit.heads.values()]
-    .flat()
+  const rows = liveEvents(log)
     .filter((event) => event.kind === 'readingTaken' || event.kind === 'centreRead')
     .sort((a, b) => a.at.localeCompare(b.at))
     .map((event) => ({
@@ -53,5 +58,5 @@ export function readingsCsv(kit: KitState): string {
       other_head: event.kind === 'readingTaken' ? event.otherHead : 'free',
       source: event.source,
     }))
-  return Papa.unparse(rows, { newline: '\r\n' })
+  return Papa.unparse(rows, CSV)
 }

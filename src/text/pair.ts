@@ -1,6 +1,6 @@
 import { DEFAULT_SMALLEST_STEP } from '@/core/evening/plan'
 import { headCost } from '@/core/fitting/fast'
-import type { OpenAim } from '@/core/keeping/pairing'
+import type { OpenAim } from '@/core/bench/pairing'
 import type { RingForecast, RingStroke } from '@/core/pair/ring'
 import { RELATION_SCHOOLS, schoolOf } from '@/core/pair/schools'
 import type { PairBelief } from '@/core/pair/belief'

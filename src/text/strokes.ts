@@ -1,7 +1,7 @@
 import { centsBetween } from '@/core/units/pitch'
 import { format } from 'date-fns'
 import { LAYERS, type LayerId } from '@/core/pair/layers'
-import type { Stroke } from '@/core/keeping/strokes'
+import type { Stroke } from '@/core/bench/strokes'
 import { relationText } from './pair'
 
 /** "bare", or what lies on the drum. */

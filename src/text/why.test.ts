@@ -1,6 +1,6 @@
 import { even } from '@/core/evening/even'
 import type { EvenRequest } from '@/core/evening/types'
-import { farTight, nearSlack } from '@/core/keeping/uneven'
+import { farTight, nearSlack } from '@/core/kit/uneven'
 import { adviceText, whyText } from './advice'
 import { forecastText, whyOf } from './why'
 

@@ -1,10 +1,10 @@
+import { nearRods } from '../kit/uneven'
 import { HAND_ERROR_TURNS } from '../head/hand'
 import { spreadCents } from '../head/harmonics'
 import type { Feel, Round } from '../head/types'
 import {
   afterPressing,
   afterTurning,
-  nearRods,
   practiceHead,
   turnedByHand,
   type PracticeDrum,

@@ -1,5 +1,5 @@
 import { lowPassTaps } from '../numeric/filters'
-import { usualDrum } from '../keeping/defaults'
+import { usualDrum } from '../records/usualDrum'
 import { practiceHead } from '../practice/drum'
 import { playTap } from '../practice/tap'
 import { centsBetween } from '../units/pitch'

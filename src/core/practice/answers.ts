@@ -1,6 +1,6 @@
+import { nearRods } from '../kit/uneven'
 import { QUESTION_IDS, type QuestionId } from '../fitting/questions'
 import type { Random } from '../numeric/random'
-import { nearRods } from './drum'
 import type { Trouble } from './plant'
 import { BEAT_HZ, observe, type Observed } from './troubles'
 

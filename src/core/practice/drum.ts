@@ -115,9 +115,3 @@ export function afterTurning<State extends Rods>(drum: PracticeDrum, state: Stat
 export function afterPressing<State extends Rods>(state: State) {
   return { ...state, seats: [...state.rods], presses: (state.presses ?? 0) + 1 }
 }
-
-/** The three rods nearest the player, who sits opposite the badge (common practice): lugs in the middle of the count. */
-export function nearRods(lugs: number): number[] {
-  const middle = Math.floor(lugs / 2)
-  return [middle - 1, middle, middle + 1].map((rod) => ((rod % lugs) + lugs) % lugs)
-}

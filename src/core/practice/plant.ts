@@ -1,8 +1,9 @@
+import { nearRods } from '../kit/uneven'
 import type { CauseId } from '../fitting/causes'
 import { turnLawPrior } from '../membrane/turnLaw'
 import { seededRandom, type Random } from '../numeric/random'
 import { CENTS_PER_NEPER } from '../units/pitch'
-import { nearRods, practiceHead, type PracticeDrum, type Rods } from './drum'
+import { practiceHead, type PracticeDrum, type Rods } from './drum'
 import { evenTravel, lugTruth, type PracticeHead } from './model'
 import type { Faults } from './nature'
 

@@ -1,6 +1,7 @@
+import { nearRods } from '../kit/uneven'
 import { harmonicsOf } from '../head/harmonics'
 import { centsBetween } from '../units/pitch'
-import { nearRods, practiceHead, roughRods, turnedByHand } from './drum'
+import { practiceHead, roughRods, turnedByHand } from './drum'
 import { truthOf, type PracticeHead } from './model'
 import { idealNature } from './nature'
 import { playTap } from './tap'

@@ -1,5 +1,5 @@
 import fc from 'fast-check'
-import { usualDrum } from '../keeping/defaults'
+import { usualDrum } from './usualDrum'
 import { parseEvenRequest } from './even'
 import { drumSchema, SCHEMA_VERSION } from './kit'
 import { MIGRATIONS, readKitFile, writeKitFile, type KitFile } from './kitFile'

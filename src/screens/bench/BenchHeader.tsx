@@ -1,6 +1,6 @@
 'use client'
 
-import type { Settings } from '@/core/keeping/settings'
+import type { Settings } from '@/core/records/settings'
 import { DropdownMenu } from 'radix-ui'
 import { ChevronDown, SlidersHorizontal } from 'lucide-react'
 import { useState } from 'react'
@@ -13,7 +13,7 @@ import { setOtherHead } from '@/session/actions/readings'
 import { chooseSource } from '@/session/actions/said'
 import { chooseSheet } from '@/session/actions/sheets'
 import type { BenchView } from '@/session/benchView'
-import { useSession, useSessionState } from '@/session/react'
+import { useSelect, useSession } from '@/session/react'
 import { Choice } from '@/ui/Choice'
 import { Pick } from '@/ui/Pick'
 import { AimPick } from './AimPick'
@@ -37,7 +37,7 @@ const SOURCES = [
 /** Which drum and head, against what, read how. */
 export function BenchHeader({ view }: { view: BenchView }) {
   const session = useSession()
-  const { source } = useSessionState()
+  const source = useSelect((state) => state.source)
   const [picking, setPicking] = useState(false)
   if (!session) return null
   const { kit, drum, side } = view

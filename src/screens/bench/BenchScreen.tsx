@@ -2,9 +2,9 @@
 
 import { useEffect, type ReactNode } from 'react'
 import { clsx } from 'clsx'
-import { benchView, type BenchView } from '@/session/benchView'
+import { type BenchView } from '@/session/benchView'
 import { readAgain } from '@/session/actions/readings'
-import { useKit, useSession, useSessionState } from '@/session/react'
+import { useBenchView, useKit, useSelect, useSession } from '@/session/react'
 import { Button } from '@/ui/Button'
 import { useCommander } from '../shell/CommandProvider'
 import { BenchHeader } from './BenchHeader'
@@ -21,10 +21,11 @@ import { TurnPanel } from './TurnPanel'
 /** One drum, one head at a time: read, turn, read. */
 export function BenchScreen() {
   const session = useSession()
-  const state = useSessionState()
+  const state = useSelect(({ phase, source }) => ({ phase, source }))
   const kit = useKit()
   const { open } = useCommander()
-  const view = session && state.phase !== 'starting' ? benchView(state, kit) : null
+  const shown = useBenchView()
+  const view = session && state.phase !== 'starting' ? shown : null
   useLugKeys(view)
   if (!session || state.phase === 'starting') return <p className="p-8 text-soft">Opening the log…</p>
   if (!view) {
@@ -86,7 +87,7 @@ function Panel({ view }: { view: BenchView }): ReactNode {
 /** Digits choose a lug: 1 to 9, 0 for the tenth. */
 function useLugKeys(view: BenchView | null) {
   const session = useSession()
-  const { settings } = useSessionState()
+  const settings = useSelect((state) => state.settings)
   const lugs = view?.drum.lugs ?? 0
   const enabled = settings.singleKeys
   useEffect(() => {

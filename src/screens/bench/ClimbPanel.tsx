@@ -6,7 +6,7 @@ import { starOrder } from '@/core/evening/order'
 import { targetMeanHz } from '@/core/evening/types'
 import { ruleOfThumb } from '@/core/fitting/climb'
 import type { BenchView } from '@/session/benchView'
-import { useSessionState } from '@/session/react'
+import { useSelect } from '@/session/react'
 import { climbText } from '@/text/fitting'
 import { Big } from './Big'
 import { MoveButtons } from './MoveButtons'
@@ -15,7 +15,7 @@ import { WorkingPicks } from './TurnPanel'
 
 /** Up from slack: the next round of all rods, in which order, and how far there still is to go. */
 export function ClimbPanel({ view }: { view: BenchView }) {
-  const { settings } = useSessionState()
+  const settings = useSelect((state) => state.settings)
   const { climb, drum, side, request } = view
   const targetHz = targetMeanHz(request.target)
   if (!climb || targetHz === null) return null

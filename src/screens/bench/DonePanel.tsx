@@ -6,10 +6,10 @@ import { chooseHead } from '@/session/actions/kits'
 import { readAgain } from '@/session/actions/readings'
 import { readHeadAgain } from '@/session/actions/said'
 import { otherSide, type BenchView } from '@/session/benchView'
-import { useSession, useSessionState } from '@/session/react'
+import { useSelect, useSession } from '@/session/react'
 import type { EvenAnswer } from '@/core/evening/types'
 import { noteFinding } from '@/session/actions/findings'
-import { openAim } from '@/core/keeping/pairing'
+import { openAim } from '@/core/bench/pairing'
 import { openAimText } from '@/text/pair'
 import { adviceText } from '@/text/advice'
 import { daysText } from '@/text/fitting'
@@ -41,7 +41,7 @@ export function DonePanel({ view }: { view: BenchView }) {
   const session = useSession()
   const router = useRouter()
   const { run, isEnabled } = useCommander()
-  const { hearing } = useSessionState()
+  const hearing = useSelect((state) => state.hearing)
   if (!view.advice || !session) return null
   const { plan } = view.advice
   const other = otherSide(view.side)

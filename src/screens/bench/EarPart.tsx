@@ -5,7 +5,7 @@ import type { Ear } from '@/core/head/types'
 import { sayByEar } from '@/session/actions/said'
 import { earPitches, playTones } from '@/session/actions/sound'
 import type { BenchView } from '@/session/benchView'
-import { useSession, useSessionState } from '@/session/react'
+import { useSelect, useSession } from '@/session/react'
 import { beatText } from '@/text/heard'
 import { hzText, noteText } from '@/text/heads'
 import { Button } from '@/ui/Button'
@@ -66,7 +66,7 @@ export function EarPart({ view }: { view: BenchView }) {
 /** A tone to bring a lug to, the target, and how the two beat. */
 function Tones({ view }: { view: BenchView }) {
   const session = useSession()
-  const { settings } = useSessionState()
+  const settings = useSelect((state) => state.settings)
   const start = earPitches(view)
   const { targetHz } = start
   const [toneHz, setToneHz] = useState(start.referenceHz)

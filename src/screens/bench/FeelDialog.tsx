@@ -3,8 +3,7 @@
 import { useState } from 'react'
 import type { Feel } from '@/core/head/types'
 import { practiceFeel, sayFeel } from '@/session/actions/gauge'
-import { benchView } from '@/session/benchView'
-import { useKit, useSession, useSessionState } from '@/session/react'
+import { useBenchView, useSession } from '@/session/react'
 import { listText } from '@/text/turns'
 import { Button } from '@/ui/Button'
 import { Choice } from '@/ui/Choice'
@@ -20,8 +19,7 @@ const WORDS: ReadonlyArray<{ value: Feel | 'none'; label: string }> = [
 /** What the hand feels of the rods: pitch names the pair, only the hand tells which of the two. */
 export function FeelDialog({ onClose }: { onClose: () => void }) {
   const session = useSession()
-  const state = useSessionState()
-  const view = benchView(state, useKit())
+  const view = useBenchView()
   const lugs = view?.drum.lugs ?? 0
   const [feel, setFeel] = useState<Array<Feel | null>>(
     () => view?.sitting?.passes.at(-1)?.feel ?? new Array<Feel | null>(lugs).fill(null),

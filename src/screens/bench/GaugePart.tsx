@@ -1,7 +1,7 @@
 'use client'
 
 import { keepGaugeLaw, takeDial } from '@/session/actions/gauge'
-import { useSession, useSessionState } from '@/session/react'
+import { useSelect, useSession } from '@/session/react'
 import { Button } from '@/ui/Button'
 import { NumberEntry } from '@/ui/NumberEntry'
 
@@ -10,7 +10,7 @@ const FURTHEST = 1000
 /** Reading by a dial gauge: silent, one number a lug, on the dial's own scale. */
 export function GaugePart() {
   const session = useSession()
-  const { settings, advice } = useSessionState()
+  const { settings, advice } = useSelect(({ settings, advice }) => ({ settings, advice }))
   if (!session) return null
   const learned = advice?.answer.plan.gaugeLaw ?? null
   return (

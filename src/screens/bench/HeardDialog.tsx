@@ -16,8 +16,8 @@ import {
   countAnyway,
 } from '@/session/actions/readings'
 import { playHeard } from '@/session/actions/sound'
-import { benchView, type BenchView } from '@/session/benchView'
-import { useKit, useSession, useSessionState } from '@/session/react'
+import { type BenchView } from '@/session/benchView'
+import { useBenchView, useSelect, useSession } from '@/session/react'
 import type { HeardTap } from '@/session/state'
 import { pairText } from '@/text/heard'
 import { hzText, noteText } from '@/text/heads'
@@ -32,8 +32,8 @@ const SPECTRUM_HEIGHT = 210
 /** One tap looked at closely: its sound, its tones, which was taken, and what to do about it. */
 export function HeardDialog({ onClose }: { onClose: () => void }) {
   const session = useSession()
-  const state = useSessionState()
-  const view = benchView(state, useKit())
+  const state = useSelect(({ bench }) => ({ bench }))
+  const view = useBenchView()
   const { heard, looking } = state.bench
   const shown = heard.find(({ id }) => id === looking) ?? heard.at(-1) ?? null
   return (
@@ -79,7 +79,7 @@ function heardText({ tap, used }: HeardTap): string {
 
 function One({ heard, view }: { heard: HeardTap; view: BenchView }) {
   const session = useSession()!
-  const { settings, bench } = useSessionState()
+  const { settings, bench } = useSelect(({ settings, bench }) => ({ settings, bench }))
   const { tap, sound } = heard
   return (
     <>
@@ -213,7 +213,7 @@ function Pictures({ heard }: { heard: HeardTap }) {
 /** The tones as a table: what the picture says, in words, and a button to take another one. */
 function ToneTable({ heard }: { heard: HeardTap }) {
   const session = useSession()!
-  const { settings } = useSessionState()
+  const settings = useSelect((state) => state.settings)
   const { tap, sound } = heard
   if (tap.modes.length === 0) return null
   return (

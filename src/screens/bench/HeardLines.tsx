@@ -6,7 +6,7 @@ import { answerTone } from '@/session/actions/headTone'
 import { moveOneOn, notMissed, slippedFrom, tapMissed } from '@/session/actions/missed'
 import { setOtherHead, stayNear } from '@/session/actions/readings'
 import type { BenchView } from '@/session/benchView'
-import { useSession, useSessionState } from '@/session/react'
+import { useSelect, useSession } from '@/session/react'
 import { hzText } from '@/text/heads'
 import { Button } from '@/ui/Button'
 import { Choice } from '@/ui/Choice'
@@ -39,7 +39,7 @@ export function OtherHeadAsk({ view }: { view: BenchView }) {
 /** What the taps leave open: one that may have been missed, and which of two tones is the lugs'. */
 export function HeardDoubts({ view }: { view: BenchView }) {
   const session = useSession()
-  const { bench } = useSessionState()
+  const bench = useSelect((state) => state.bench)
   const { missed, toneAsked } = bench
   const slipped = slippedFrom(view, bench)
   if (!session || (missed === null && slipped === null && toneAsked.length === 0)) return null
@@ -82,7 +82,7 @@ export function HeardDoubts({ view }: { view: BenchView }) {
 /** The newest tap in words, used or refused, what it leaves open, and the way to look at it closely. */
 export function HeardLines({ children }: { children?: ReactNode }) {
   const session = useSession()
-  const { bench, source } = useSessionState()
+  const { bench, source } = useSelect(({ bench, source }) => ({ bench, source }))
   const { run, isEnabled } = useCommander()
   const listens = !['typed', 'ear', 'gauge', 'ask'].includes(source)
   if (!session) return null

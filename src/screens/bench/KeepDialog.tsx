@@ -1,11 +1,10 @@
 'use client'
 
+import { fittedNow } from '@/core/bench/standing'
 import { useState, type FormEvent } from 'react'
-import { fittedOf } from '@/core/keeping/bench'
-import { fittedSpreadCents, toleranceOf } from '@/core/keeping/targets'
+import { fittedSpreadCents, toleranceOf } from '@/core/bench/targets'
 import { keepOnSheet } from '@/session/actions/sheets'
-import { benchView } from '@/session/benchView'
-import { useKit, useSession, useSessionState } from '@/session/react'
+import { useBenchView, useKit, useSelect, useSession } from '@/session/react'
 import { hzText, noteText } from '@/text/heads'
 import { Button } from '@/ui/Button'
 import { Field, INPUT_CLASS } from '@/ui/Field'
@@ -14,10 +13,10 @@ import { Modal } from '@/ui/Modal'
 /** Keeps the fitted state of the head as a target on a named sheet. */
 export function KeepDialog({ onClose }: { onClose: () => void }) {
   const session = useSession()
-  const state = useSessionState()
+  const state = useSelect(({ settings }) => ({ settings }))
   const kit = useKit()
-  const view = benchView(state, kit)
-  const fit = view && fittedOf(view.head, view.sitting)
+  const view = useBenchView()
+  const fit = view && fittedNow(view.head)
   const current = kit?.sheets.find(({ id }) => id === kit.sheet)?.name
   const [name, setName] = useState(current ?? '')
   const [uneven, setUneven] = useState(false)

@@ -1,12 +1,12 @@
 'use client'
 
-import { useSession, useSessionState } from '@/session/react'
+import { useSelect, useSession } from '@/session/react'
 import { Pick } from '@/ui/Pick'
 
 /** One key or two: with two both rods of a pair turn together. */
 export function KeysPick() {
   const session = useSession()
-  const { settings } = useSessionState()
+  const settings = useSelect((state) => state.settings)
   return (
     <Pick
       label="keys"

@@ -1,10 +1,9 @@
 'use client'
 
 import { useEffect, useState, type ReactNode } from 'react'
-import { readOrder } from '@/core/keeping/order'
+import { readOrder } from '@/core/kit/order'
 import { chooseInput } from '@/session/actions/listening'
-import { benchView } from '@/session/benchView'
-import { useKit, useSession, useSessionState } from '@/session/react'
+import { useBenchView, useKit, useSelect, useSession } from '@/session/react'
 import { bytesText } from '@/text/heard'
 import { Choice, type ChoiceItem } from '@/ui/Choice'
 import { Modal } from '@/ui/Modal'
@@ -13,9 +12,9 @@ import { Pick } from '@/ui/Pick'
 /** How the Bench listens: order, place of the microphone, confirmation, input, and what is kept. */
 export function ListeningDialog({ onClose }: { onClose: () => void }) {
   const session = useSession()
-  const state = useSessionState()
+  const state = useSelect(({ hearing, settings }) => ({ hearing, settings }))
   const kit = useKit()
-  const view = benchView(state, kit)
+  const view = useBenchView()
   const { settings, hearing } = state
   const [size, setSize] = useState<{ takes: number; bytes: number } | null>(null)
   useEffect(() => {

@@ -3,7 +3,7 @@
 import type { Mic } from '@/core/records/event'
 import type { Hearing, MicrophoneTrouble } from '@/session/state'
 import { inputAdvice } from '@/core/measurement/input'
-import { useSessionState } from '@/session/react'
+import { useSelect } from '@/session/react'
 import { INPUT_ADVICE, levelText } from '@/text/heard'
 import { Button } from '@/ui/Button'
 import { useCommander } from '../shell/CommandProvider'
@@ -26,7 +26,7 @@ const BARS = [0.02, 0.05, 0.11, 0.23, 0.45]
 /** Opens and closes the microphone, and shows while it is open. */
 export function MicrophonePart() {
   const { run } = useCommander()
-  const { hearing, settings } = useSessionState()
+  const { hearing, settings } = useSelect(({ hearing, settings }) => ({ hearing, settings }))
   const on = hearing.state === 'on' || hearing.state === 'paused'
   return (
     <>

@@ -2,8 +2,7 @@
 
 import { useState, type FormEvent } from 'react'
 import { turnedOtherwise } from '@/session/actions/turning'
-import { benchView } from '@/session/benchView'
-import { useKit, useSession, useSessionState } from '@/session/react'
+import { useBenchView, useSession } from '@/session/react'
 import { Button } from '@/ui/Button'
 import { directionWord, turnText } from '@/text/turns'
 import { Modal } from '@/ui/Modal'
@@ -22,8 +21,7 @@ const WORDS = {
 /** What was really turned, rod by rod, in thirty-seconds of a turn. */
 export function OtherwiseDialog({ onClose }: { onClose: () => void }) {
   const session = useSession()
-  const state = useSessionState()
-  const view = benchView(state, useKit())
+  const view = useBenchView()
   const lugs = view?.drum.lugs ?? 0
   const [turns, setTurns] = useState<number[]>(() => {
     const start = new Array<number>(lugs).fill(0)

@@ -1,6 +1,6 @@
 'use client'
 
-import { isRead } from '@/core/keeping/history'
+import { isRead } from '@/core/log/sittings'
 import { turnsText } from './passText'
 import type { BenchView } from '@/session/benchView'
 

@@ -5,7 +5,7 @@ import { keyMapModel } from '@/charts/keymap.model'
 import { readCount } from '@/commands/bench'
 import { typeReading, typeWholeHead } from '@/session/actions/said'
 import type { BenchView } from '@/session/benchView'
-import { useSession, useSessionState } from '@/session/react'
+import { useSelect, useSession } from '@/session/react'
 import { adviceText } from '@/text/advice'
 import { checkText } from '@/text/fitting'
 import { Button } from '@/ui/Button'
@@ -24,7 +24,7 @@ import { useState } from 'react'
 /** Asks for the next lug, from the chosen source. */
 export function ReadPanel({ view }: { view: BenchView }) {
   const { run, isEnabled } = useCommander()
-  const { source } = useSessionState()
+  const source = useSelect((state) => state.source)
   const read = view.turnedNow ? 0 : readCount(view)
   if (source === 'ask') return <SourceAsk />
   const wanting = view.advice?.plan.reason === 'need-readings' && read >= view.drum.lugs
@@ -76,7 +76,11 @@ export function ReadPanel({ view }: { view: BenchView }) {
 
 function SourcePart({ view }: { view: BenchView }) {
   const { run } = useCommander()
-  const { settings, source, bench } = useSessionState()
+  const { settings, source, bench } = useSelect(({ settings, source, bench }) => ({
+    settings,
+    source,
+    bench,
+  }))
   switch (source) {
     case 'practice':
       return (

@@ -5,12 +5,12 @@ import { RimChart } from '@/charts/RimChart'
 import { rimModel, rimText, type RimInput, type RimReading } from '@/charts/rim.model'
 import { EAR_CENTS } from '@/core/head/ear'
 import { dialCents } from '@/core/head/gauge'
-import type { Pass } from '@/core/keeping/history'
-import { targetLugHz } from '@/core/keeping/targets'
+import type { Pass } from '@/core/log/sittings'
+import { targetLugHz } from '@/core/bench/targets'
 import { centsBetween, centsErrorToHz, shiftByCents } from '@/core/units/pitch'
 import { readAgain } from '@/session/actions/readings'
 import type { BenchView } from '@/session/benchView'
-import { useSession, useSessionState } from '@/session/react'
+import { useSelect, useSession } from '@/session/react'
 import { centsText, hzText, noteText, offText } from '@/text/heads'
 import { Tape } from '@/ui/Tape'
 import { useWidth } from '@/ui/useWidth'
@@ -102,7 +102,7 @@ function lugLabel(lug: number, reading: RimReading | undefined, pass: Pass | und
 /** The head's edge on tape: readings, fit, target band and forecast; a button a lug to read it again. */
 export function RimStrip({ view }: { view: BenchView }) {
   const session = useSession()
-  const { settings, bench } = useSessionState()
+  const { settings, bench } = useSelect(({ settings, bench }) => ({ settings, bench }))
   const [ref, width] = useWidth<HTMLDivElement>(700)
   const phone = width < 560
   const height = phone ? 190 : 390

@@ -4,7 +4,7 @@ import Link from 'next/link'
 import { leaveHead, RESERVE_MINUTES, runView } from '@/session/actions/run'
 import { setAim } from '@/session/actions/sheets'
 import type { BenchView } from '@/session/benchView'
-import { useKit, useSession, useSessionState } from '@/session/react'
+import { useKit, useSelect, useSession } from '@/session/react'
 import { doorsText } from '@/text/run'
 import { hzText } from '@/text/heads'
 import { Button } from '@/ui/Button'
@@ -14,7 +14,7 @@ import { useNow } from '../run/useNow'
 /** The run that is going on, over the head at hand: how far, how long, what next. */
 export function RunBar({ view }: { view: BenchView }) {
   const session = useSession()
-  const state = useSessionState()
+  const state = useSelect(({ clockMs, settings }) => ({ clockMs, settings }))
   const kit = useKit()
   const now = useNow(session)
   const { run } = useCommander()

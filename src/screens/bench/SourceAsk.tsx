@@ -1,6 +1,6 @@
 'use client'
 
-import type { Settings } from '@/core/keeping/settings'
+import type { Settings } from '@/core/records/settings'
 import { chooseSource } from '@/session/actions/said'
 import { useSession } from '@/session/react'
 import { Button } from '@/ui/Button'

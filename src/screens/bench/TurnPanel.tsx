@@ -4,7 +4,7 @@ import { KeyMap } from '@/charts/KeyMap'
 import { keyMapModel } from '@/charts/keymap.model'
 import type { Step } from '@/core/evening/types'
 import type { BenchView } from '@/session/benchView'
-import { useSession, useSessionState } from '@/session/react'
+import { useSelect, useSession } from '@/session/react'
 import { forecastWords, whyText } from '@/text/advice'
 import { Doubts } from './Doubts'
 import { hzText } from '@/text/heads'
@@ -22,7 +22,11 @@ import { SweepMove } from './SweepMove'
 /** The next move: which rods, which way, how far. */
 export function TurnPanel({ view }: { view: BenchView }) {
   const { run, isEnabled } = useCommander()
-  const { settings, bench, hearing } = useSessionState()
+  const { settings, bench, hearing } = useSelect(({ settings, bench, hearing }) => ({
+    settings,
+    bench,
+    hearing,
+  }))
   const last = bench.lastTap
   const { advice, steps, drum } = view
   const step = steps[0]
@@ -123,7 +127,7 @@ const STEPS = [
 /** How this hand works: keys, and the largest step of a pass. */
 export function WorkingPicks() {
   const session = useSession()
-  const { settings } = useSessionState()
+  const settings = useSelect((state) => state.settings)
   if (!session) return null
   return (
     <div className="mt-auto hidden gap-5 pt-1 md:flex">

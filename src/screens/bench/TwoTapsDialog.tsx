@@ -2,8 +2,7 @@
 
 import { useEffect, useState } from 'react'
 import { compareHz, compareOnPractice, startComparing, stopComparing } from '@/session/actions/twoTaps'
-import { benchView } from '@/session/benchView'
-import { useKit, useSession, useSessionState } from '@/session/react'
+import { useBenchView, useSelect, useSession } from '@/session/react'
 import { hzText, noteText } from '@/text/heads'
 import { twoTapsText } from '@/text/strokes'
 import { Button } from '@/ui/Button'
@@ -15,8 +14,8 @@ import { LugPicks } from '../fitting/LugPicks'
 /** Which of two is higher, and by how much: two lugs, the two heads, this drum and the next. */
 export function TwoTapsDialog({ onClose }: { onClose: () => void }) {
   const session = useSession()
-  const state = useSessionState()
-  const view = benchView(state, useKit())
+  const state = useSelect(({ bench, hearing, settings, source }) => ({ bench, hearing, settings, source }))
+  const view = useBenchView()
   const { run } = useCommander()
   const [lug, setLug] = useState(1)
   const { bench, hearing, source, settings } = state

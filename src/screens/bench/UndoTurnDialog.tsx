@@ -1,8 +1,8 @@
 'use client'
 
-import { undoable } from '@/core/keeping/log'
+import { undoable } from '@/session/undo'
 import { turnedBack, turnNotMade } from '@/session/actions/turning'
-import { useKit, useSession, useSessionState } from '@/session/react'
+import { useSelect, useSession } from '@/session/react'
 import { Button } from '@/ui/Button'
 import { Modal } from '@/ui/Modal'
 import { turnsText } from './passText'
@@ -10,9 +10,8 @@ import { turnsText } from './passText'
 /** A rod does not undo: was the turn never made, or turned back? */
 export function UndoTurnDialog({ onClose }: { onClose: () => void }) {
   const session = useSession()
-  const { log } = useSessionState()
-  const kit = useKit()
-  const event = kit && undoable(log, kit.id)
+  const act = useSelect(({ acts, clockMs }) => undoable(acts, clockMs))
+  const event = session && act?.turns ? session.event(act.events[0]) : null
   if (!session || event?.kind !== 'rodsTurned') return null
   const choose = (how: typeof turnNotMade) => {
     void how(session, event)

@@ -1,11 +1,10 @@
 'use client'
 
+import { lastKnown } from '@/core/bench/standing'
 import { useState, type FormEvent } from 'react'
-import { lastKnown } from '@/core/keeping/bench'
-import { farTight, nearSlack } from '@/core/keeping/uneven'
+import { farTight, nearSlack } from '@/core/kit/uneven'
 import { setAim } from '@/session/actions/sheets'
-import { benchView } from '@/session/benchView'
-import { useKit, useSession, useSessionState } from '@/session/react'
+import { useBenchView, useSession } from '@/session/react'
 import { hzText } from '@/text/heads'
 import { Button } from '@/ui/Button'
 import { Field, INPUT_CLASS } from '@/ui/Field'
@@ -25,8 +24,7 @@ const WORDS = {
 /** A head that is uneven on purpose: a mean pitch, and turns per rod away from an even pull. */
 export function UnevenDialog({ onClose }: { onClose: () => void }) {
   const session = useSession()
-  const state = useSessionState()
-  const view = benchView(state, useKit())
+  const view = useBenchView()
   const [offsets, setOffsets] = useState<number[]>(() => {
     if (!view) return []
     if (view.aim.kind === 'offsets') return view.aim.offsetTurns

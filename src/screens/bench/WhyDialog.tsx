@@ -2,8 +2,7 @@
 
 import { RodPulls } from '@/charts/RodPulls'
 import { keepGaugeLaw } from '@/session/actions/gauge'
-import { benchView } from '@/session/benchView'
-import { useKit, useSession, useSessionState } from '@/session/react'
+import { useBenchView, useSelect, useSession } from '@/session/react'
 import { whyText } from '@/text/advice'
 import { turnText } from '@/text/turns'
 import { whyOf } from '@/text/why'
@@ -14,8 +13,8 @@ import { useCommander } from '../shell/CommandProvider'
 /** Why these rods: what is seen, what is unseen, what this drum has taught, and the tension it means. */
 export function WhyDialog({ onClose }: { onClose: () => void }) {
   const session = useSession()
-  const state = useSessionState()
-  const view = benchView(state, useKit())
+  const state = useSelect(({ settings }) => ({ settings }))
+  const view = useBenchView()
   const { run, isEnabled } = useCommander()
   if (!session || !view?.advice) return null
   const { plan, fit } = view.advice

@@ -1,5 +1,5 @@
 import { act, fireEvent, screen, within } from '@testing-library/react'
-import { usualDrum } from '@/core/keeping/defaults'
+import { usualDrum } from '@/core/records/usualDrum'
 import { addDrum, chooseHead, makeKit } from '@/session/actions/kits'
 import { headIsOn } from '@/session/actions/fitting'
 import { currentView } from '@/session/actions/readings'
@@ -65,7 +65,7 @@ test('a digit asks for a lug anew; a wrong number is said and changes nothing', 
 test('a fresh head: the round of all rods, the order drawn, the caution beside', async () => {
   const { session, panel, key, view } = await bench()
   await act(async () => {
-    await headIsOn(session, { head: view().drum.batter, markTurns: 0, school: 'fingers' })
+    headIsOn(session, { head: view().drum.batter, markTurns: 0, school: 'fingers' })
   })
   expect(panel().textContent).toMatch(/up from slack, round 1/)
   expect(within(panel()).getByText('All')).toBeTruthy()

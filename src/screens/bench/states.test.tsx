@@ -1,6 +1,6 @@
 import { act, fireEvent, screen, within } from '@testing-library/react'
-import { usualDrum } from '@/core/keeping/defaults'
-import type { Settings } from '@/core/keeping/settings'
+import { usualDrum } from '@/core/records/usualDrum'
+import type { Settings } from '@/core/records/settings'
 import { believeReadings, chooseSource, sayByEar, typeReading, typeWholeHead } from '@/session/actions/said'
 import { takeDial } from '@/session/actions/gauge'
 import { addDrum, chooseHead, makeKit } from '@/session/actions/kits'

@@ -3,8 +3,7 @@
 import { fastRoutine } from '@/core/fitting/fast'
 import { climbFromSlack } from '@/session/fitView'
 import { slackened } from '@/session/actions/fitting'
-import { benchView } from '@/session/benchView'
-import { useKit, useSession, useSessionState } from '@/session/react'
+import { useBenchView, useSelect, useSession } from '@/session/react'
 import { FAST_LEAVES_OUT, fastStepText } from '@/text/fitting'
 import { Button } from '@/ui/Button'
 import { Modal } from '@/ui/Modal'
@@ -12,8 +11,8 @@ import { Modal } from '@/ui/Modal'
 /** The fast routine: a usable sound in about five minutes a drum, with what it leaves out said first. */
 export function FastDialog({ onClose }: { onClose: () => void }) {
   const session = useSession()
-  const state = useSessionState()
-  const view = benchView(state, useKit())
+  const state = useSelect(({ settings }) => ({ settings }))
+  const view = useBenchView()
   if (!session || !view) return null
   const { drum, side } = view
   const climb = climbFromSlack(view, state.settings.largestStepTurns)
@@ -24,7 +23,7 @@ export function FastDialog({ onClose }: { onClose: () => void }) {
   })
   const begin = () => {
     session.setSettings({ readOrder: 'fewest' })
-    void slackened(session, 'fingers')
+    slackened(session, 'fingers')
     onClose()
   }
   return (

@@ -1,17 +1,18 @@
 'use client'
 
+import type { FaultSearch } from '@/core/log/headLog'
 import { useState } from 'react'
 import { clsx } from 'clsx'
 import { CAUSES, type Cause, type CauseId } from '@/core/fitting/causes'
 import { QUESTIONS, type QuestionId } from '@/core/fitting/questions'
 import { explainAnswers, NAMED, nextQuestions, rankCauses, tellsApart } from '@/core/fitting/faults'
 import { FINDINGS } from '@/core/fitting/lookOver'
-import { openSearch, type FaultSearch } from '@/core/keeping/findings'
+import { openSearch } from '@/core/log/findings'
 import { answerFault, endFaultSearch } from '@/session/actions/findings'
 import { practiceAnswers } from '@/session/actions/practice'
-import { benchView, type BenchView } from '@/session/benchView'
+import { type BenchView } from '@/session/benchView'
 import { evidenceOf } from '@/session/fitView'
-import { useKit, useSession, useSessionState } from '@/session/react'
+import { useBenchView, useSelect, useSession } from '@/session/react'
 import { faultStepText } from '@/text/fitting'
 import { Button } from '@/ui/Button'
 import { Modal } from '@/ui/Modal'
@@ -38,8 +39,7 @@ const EMPTY: FaultSearch = { id: '', answers: [], passedOver: [] }
 /** From a complaint to the cause: questions one at a time, the one that tells most for its time first. */
 export function FaultDialog({ onClose }: { onClose: () => void }) {
   const session = useSession()
-  const state = useSessionState()
-  const view = benchView(state, useKit())
+  const view = useBenchView()
   const [again, setAgain] = useState<QuestionId | null>(null)
   const [further, setFurther] = useState(false)
   const [drumRods, setDrumRods] = useState<number[]>([])
@@ -164,7 +164,7 @@ function Ask({
   onRods: (rods: number[]) => void
 }) {
   const session = useSession()
-  const { clockMs } = useSessionState()
+  const clockMs = useSelect((state) => state.clockMs)
   if (!session) return null
   const { ask, how, minutes, answers, caution } = QUESTIONS[question]
   const logged = evidenceOf(view, clockMs).get(question)

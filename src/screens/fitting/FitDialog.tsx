@@ -8,8 +8,7 @@ import { fitSteps } from '@/core/fitting/lookOver'
 import { SLACK_SCHOOL_IDS, SLACK_SCHOOLS, type SlackSchoolId } from '@/core/head/slackStart'
 import type { HeadRecord } from '@/core/records/kit'
 import { headIsOn, slackened } from '@/session/actions/fitting'
-import { benchView } from '@/session/benchView'
-import { useKit, useSession, useSessionState } from '@/session/react'
+import { useBenchView, useSelect, useSession } from '@/session/react'
 import { Button } from '@/ui/Button'
 import { Choice } from '@/ui/Choice'
 import { Field, INPUT_CLASS } from '@/ui/Field'
@@ -44,8 +43,8 @@ const BY_FINGERS: ReadonlySet<SlackSchoolId> = new Set(['fingers', 'ear'])
 /** Fitting a head: steps with what to check at each, up to the slack start; or only back to slack with the head that is on. */
 export function FitDialog({ onClose }: { onClose: () => void }) {
   const session = useSession()
-  const state = useSessionState()
-  const view = benchView(state, useKit())
+  const state = useSelect(({ settings }) => ({ settings }))
+  const view = useBenchView()
   const own = view?.drum[view.side]
   // A rod whose finger-tight lies takes the starts by fingers off the list.
   const lies = view?.head.findings.some(({ finding }) => finding === 'dirty') ?? false
@@ -69,8 +68,8 @@ export function FitDialog({ onClose }: { onClose: () => void }) {
     event.preventDefault()
     if (kind === 'new') {
       const head = { ...own, pliesMils, coating, fittedOn: day(session.deps.nowMs()) }
-      void headIsOn(session, { head, markTurns: Number(mark), school })
-    } else void slackened(session, school)
+      headIsOn(session, { head, markTurns: Number(mark), school })
+    } else slackened(session, school)
     onClose()
   }
   return (

@@ -4,8 +4,7 @@ import { useState } from 'react'
 import { causesOf } from '@/core/fitting/faults'
 import { CAUSES, type CauseId } from '@/core/fitting/causes'
 import { hideFault } from '@/session/actions/practice'
-import { benchView } from '@/session/benchView'
-import { useKit, useSession, useSessionState } from '@/session/react'
+import { useBenchView, useSession } from '@/session/react'
 import { Button } from '@/ui/Button'
 import { Field, INPUT_CLASS } from '@/ui/Field'
 import { Modal } from '@/ui/Modal'
@@ -13,7 +12,7 @@ import { Modal } from '@/ui/Modal'
 /** For teachers and the curious: a fault in the practice drum, for someone to find. */
 export function HideFaultDialog({ onClose }: { onClose: () => void }) {
   const session = useSession()
-  const view = benchView(useSessionState(), useKit())
+  const view = useBenchView()
   const [choice, setChoice] = useState('any')
   if (!session || !view) return null
   const causes = causesOf(view.drum.kind)

@@ -4,10 +4,9 @@ import { format } from 'date-fns'
 import { useState } from 'react'
 import { clsx } from 'clsx'
 import { AREA_IDS, AREAS, FINDING_IDS, FINDINGS, type AreaId, type FindingId } from '@/core/fitting/lookOver'
-import { lookedAt } from '@/core/keeping/findings'
+import { lookedAt } from '@/core/log/findings'
 import { areaSeen, clearFinding, noteFinding } from '@/session/actions/findings'
-import { benchView } from '@/session/benchView'
-import { useKit, useSession, useSessionState } from '@/session/react'
+import { useBenchView, useSession } from '@/session/react'
 import { findingText } from '@/text/fitting'
 import { Button } from '@/ui/Button'
 import { Modal } from '@/ui/Modal'
@@ -18,7 +17,7 @@ const GO_ON = { yes: 'Go on.', care: 'Go on with care.', no: 'Do not go on.' }
 /** Look before you turn: the drum's parts in the order of the hands, what was found and what it means. */
 export function LookDialog({ onClose }: { onClose: () => void }) {
   const session = useSession()
-  const view = benchView(useSessionState(), useKit())
+  const view = useBenchView()
   const areas = AREA_IDS.filter((id) => view?.drum.kind === 'snare' || !AREAS[id].snareOnly)
   const [area, setArea] = useState<AreaId>(areas[0])
   const [naming, setNaming] = useState<FindingId | null>(null)

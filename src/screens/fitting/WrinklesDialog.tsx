@@ -2,8 +2,7 @@
 
 import { useState } from 'react'
 import { turnedOtherwise } from '@/session/actions/turning'
-import { benchView } from '@/session/benchView'
-import { useKit, useSession, useSessionState } from '@/session/react'
+import { useBenchView, useSession } from '@/session/react'
 import { Button } from '@/ui/Button'
 import { Modal } from '@/ui/Modal'
 import { LugPicks } from './LugPicks'
@@ -13,7 +12,7 @@ const STEP_TURNS = 1 / 8
 /** Wrinkles on one side: smooth them and tighten only the rods there until they go. */
 export function WrinklesDialog({ onClose }: { onClose: () => void }) {
   const session = useSession()
-  const view = benchView(useSessionState(), useKit())
+  const view = useBenchView()
   const [rods, setRods] = useState<number[]>([])
   if (!session || !view) return null
   const done = () => {

@@ -1,6 +1,6 @@
 import { act, fireEvent, render, screen, within } from '@testing-library/react'
 import type { ReactNode } from 'react'
-import { usualDrum } from '@/core/keeping/defaults'
+import { usualDrum } from '@/core/records/usualDrum'
 import { addDrum, chooseHead, makeKit } from '@/session/actions/kits'
 import { currentView } from '@/session/actions/readings'
 import { SessionContext } from '@/session/react'

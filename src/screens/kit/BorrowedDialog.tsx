@@ -3,7 +3,7 @@
 import { format } from 'date-fns'
 import { useRouter } from 'next/navigation'
 import { useState, type FormEvent } from 'react'
-import { KIND_NAMES } from '@/core/keeping/defaults'
+import { KIND_NAMES } from '@/core/records/usualDrum'
 import { makeBorrowedKit } from '@/session/actions/kits'
 import { useSession } from '@/session/react'
 import { parseSizes } from '@/text/sizes'

@@ -3,7 +3,7 @@
 import { zodResolver } from '@hookform/resolvers/zod'
 import { useForm, useWatch, type FieldErrors } from 'react-hook-form'
 import { drumSchema, type Drum, type DrumKindRecord } from '@/core/records/kit'
-import { KIND_NAMES, USUAL_DIAMETER, usualDrum } from '@/core/keeping/defaults'
+import { KIND_NAMES, USUAL_DIAMETER, usualDrum } from '@/core/records/usualDrum'
 import { addDrum, changeDrum } from '@/session/actions/kits'
 import { useSession } from '@/session/react'
 import { Button } from '@/ui/Button'

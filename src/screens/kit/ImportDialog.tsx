@@ -27,14 +27,14 @@ export function ImportDialog({ waiting }: { waiting: WaitingImport }) {
   return (
     <Modal
       open
-      onClose={() => decideImport(session, 'leave')}
+      onClose={() => void decideImport(session, 'leave')}
       title={`${waiting.name} is already here`}
       description="Nothing has been changed yet."
     >
       <ul className="space-y-4">
         {CHOICES.map(({ how, label, text }) => (
           <li key={how} className="flex items-center gap-4">
-            <Button className="w-32 shrink-0" onClick={() => decideImport(session, how)}>
+            <Button className="w-32 shrink-0" onClick={() => void decideImport(session, how)}>
               {label}
             </Button>
             <span>{text}</span>

@@ -3,7 +3,7 @@
 import { DropdownMenu } from 'radix-ui'
 import { ChevronDown } from 'lucide-react'
 import { chooseKit } from '@/session/actions/kits'
-import { useKit, useSession, useSessionState } from '@/session/react'
+import { useKit, useSelect, useSession } from '@/session/react'
 import { useCommander } from '../shell/CommandProvider'
 
 const COMMANDS = [
@@ -19,7 +19,7 @@ const COMMANDS = [
 /** Other kits, and what can be done with this one. */
 export function KitMenu() {
   const session = useSession()
-  const { kits } = useSessionState()
+  const kits = useSelect((state) => state.kits)
   const kit = useKit()
   const { run, isEnabled } = useCommander()
   const item =

@@ -25,7 +25,7 @@ import { verdictWords } from '@/text/verdict'
 import { chooseHead, keepBorrowed, orderDrums, removeKit } from '@/session/actions/kits'
 import { chooseSheet } from '@/session/actions/sheets'
 import { kitSummary, nextThing } from '@/session/kitView'
-import { useKit, useSession, useSessionState } from '@/session/react'
+import { useKit, useSelect, useSession } from '@/session/react'
 import type { Drum, Side } from '@/core/records/kit'
 import { Button } from '@/ui/Button'
 import { Pick } from '@/ui/Pick'
@@ -40,7 +40,7 @@ import { VerdictPart } from './VerdictPart'
 /** The whole kit at a glance. */
 export function KitScreen() {
   const session = useSession()
-  const state = useSessionState()
+  const state = useSelect(({ clockMs, phase, settings }) => ({ clockMs, phase, settings }))
   const kit = useKit()
   const router = useRouter()
   const { open } = useCommander()

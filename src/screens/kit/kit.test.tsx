@@ -1,5 +1,5 @@
 import { act, fireEvent, screen } from '@testing-library/react'
-import { usualDrum } from '@/core/keeping/defaults'
+import { usualDrum } from '@/core/records/usualDrum'
 import { noteFinding } from '@/session/actions/findings'
 import { addDrum, chooseHead, makeKit } from '@/session/actions/kits'
 import { currentView } from '@/session/actions/readings'

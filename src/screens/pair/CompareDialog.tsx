@@ -3,13 +3,12 @@
 import { useState } from 'react'
 import { RingingChart } from '@/charts/RingingChart'
 import { ringingModel } from '@/charts/ringing.model'
-import { headKey } from '@/core/keeping/log'
-import { frontChoices, type DrumPair } from '@/core/keeping/pairing'
-import { sameTuning, type Stroke } from '@/core/keeping/strokes'
+import { headKey } from '@/core/log/fold'
+import { frontChoices, type DrumPair } from '@/core/bench/pairing'
+import { sameTuning, type Stroke } from '@/core/bench/strokes'
 import { pairOf } from '@/session/actions/pair'
 import { ofPlan, ofStroke, playInGroove, playOf, type SoundState } from '@/session/actions/compare'
-import { benchView } from '@/session/benchView'
-import { useKit, useSession, useSessionState } from '@/session/react'
+import { useBenchView, useKit, useSession } from '@/session/react'
 import { bendText } from '@/text/pair'
 import { hzText } from '@/text/heads'
 import { decayText, hungText, layersText, strokeText } from '@/text/strokes'
@@ -37,7 +36,7 @@ interface Choice {
 /** Two or three states of a drum side by side: numbers, ring, tones, by ear at one level, alone or inside a groove. */
 export function CompareDialog({ onClose }: { onClose: () => void }) {
   const session = useSession()
-  const view = benchView(useSessionState(), useKit())
+  const view = useBenchView()
   const pair = session && view ? pairOf(session, view) : null
   const [picked, setPicked] = useState<ReadonlyArray<string | undefined>>([])
   const [blind, setBlind] = useState(false)

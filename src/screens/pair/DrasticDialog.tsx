@@ -2,15 +2,15 @@
 
 import { useEffect } from 'react'
 import { DrasticChart } from '@/charts/DrasticChart'
-import { DRASTIC_PLACES, drasticOf, type Drastic } from '@/core/keeping/drastic'
-import { CHECK_LUGS } from '@/core/keeping/climbing'
-import type { Stroke } from '@/core/keeping/strokes'
+import { DRASTIC_PLACES, drasticOf, type Drastic } from '@/core/bench/drastic'
+import { CHECK_LUGS } from '@/core/bench/climbing'
+import type { Stroke } from '@/core/bench/strokes'
 import { startListening } from '@/session/actions/listening'
 import { tapPractice } from '@/session/actions/practice'
 import { typeReading } from '@/session/actions/said'
 import { askForLug, endDrastic, startDrastic, turnDrastic } from '@/session/actions/stand'
-import { benchView, type BenchView } from '@/session/benchView'
-import { useKit, useSession, useSessionState } from '@/session/react'
+import { type BenchView } from '@/session/benchView'
+import { useBenchView, useSelect, useSession } from '@/session/react'
 import { allRodsText, bendText } from '@/text/pair'
 import { hzText } from '@/text/heads'
 import { decayText } from '@/text/strokes'
@@ -25,8 +25,8 @@ const CAUTION =
 /** One head a whole turn up and down on purpose: what it does to this drum, heard, drawn and learned. */
 export function DrasticDialog({ onClose }: { onClose: () => void }) {
   const session = useSession()
-  const state = useSessionState()
-  const view = benchView(state, useKit())
+  const state = useSelect(({ bench }) => ({ bench }))
+  const view = useBenchView()
   const going = view && drasticOf(view.kit, view.drum, view.practice)
   const here = going && !going.ended && going.side === view?.side ? going : null
   const wantsLug = here?.stage === 'read' && state.bench.lug === null ? here.lugsRead + 1 : null
@@ -118,7 +118,7 @@ function Going({ view, drastic }: { view: BenchView; drastic: Drastic }) {
 /** A lug or two after the turns, from where readings come from. */
 function ReadLugs({ view }: { view: BenchView }) {
   const session = useSession()
-  const { source, bench, hearing } = useSessionState()
+  const { source, bench, hearing } = useSelect(({ source, bench, hearing }) => ({ source, bench, hearing }))
   if (!session) return null
   if (source === 'practice') {
     return (

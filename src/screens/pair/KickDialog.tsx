@@ -1,13 +1,12 @@
 'use client'
 
-import { frontChoices } from '@/core/keeping/pairing'
+import { frontChoices } from '@/core/bench/pairing'
 import { PORT_SAYS } from '@/core/pair/kick'
 import { hearPair } from '@/session/actions/compare'
 import { chooseHead } from '@/session/actions/kits'
 import { aimPair, pairOf } from '@/session/actions/pair'
 import { setAim } from '@/session/actions/sheets'
-import { benchView } from '@/session/benchView'
-import { useKit, useSession, useSessionState } from '@/session/react'
+import { useBenchView, useSession } from '@/session/react'
 import { hzText } from '@/text/heads'
 import { allRodsText, ringText } from '@/text/pair'
 import { Button } from '@/ui/Button'
@@ -18,8 +17,7 @@ import { StrokePart } from './StrokePart'
 /** The kick: batter for feel, front for tone, a port or none, and muffling in layers. */
 export function KickDialog({ onClose }: { onClose: () => void }) {
   const session = useSession()
-  const state = useSessionState()
-  const view = benchView(state, useKit())
+  const view = useBenchView()
   const pair = session && view ? pairOf(session, view) : null
   if (!session || !view || !pair) return null
   const { drum } = view

@@ -1,6 +1,6 @@
 'use client'
 
-import { layersOn, ringsBy, sameTuning, strokesOf } from '@/core/keeping/strokes'
+import { layersOn, ringsBy, sameTuning, strokesOf } from '@/core/bench/strokes'
 import { LAYERS, layersFor, type LayerId } from '@/core/pair/layers'
 import { setLayers } from '@/session/actions/stand'
 import type { BenchView } from '@/session/benchView'

@@ -3,7 +3,7 @@
 import { useEffect, useMemo, useState } from 'react'
 import { PairMap } from '@/charts/PairMap'
 import { pairMapModel } from '@/charts/pairmap.model'
-import { pairModel, pairStands, type DrumPair } from '@/core/keeping/pairing'
+import { pairModel, pairStands, type DrumPair } from '@/core/bench/pairing'
 import type { PairBelief } from '@/core/pair/belief'
 import type { PairGrid } from '@/core/pair/map'
 import type { PairAnswer } from '@/core/pair/solve'
@@ -12,8 +12,8 @@ import { waysTo } from '@/core/pair/ways'
 import { hearPair } from '@/session/actions/compare'
 import { chooseHead } from '@/session/actions/kits'
 import { aimPair, askPair, listenForCentre, pairOf, strikeCentre } from '@/session/actions/pair'
-import { benchView, type BenchView } from '@/session/benchView'
-import { useKit, useSession, useSessionState } from '@/session/react'
+import { type BenchView } from '@/session/benchView'
+import { useBenchView, useSelect, useSession } from '@/session/react'
 import { hzText } from '@/text/heads'
 import { allRodsText, costText, pairText, relationText, standsText } from '@/text/pair'
 import { Button } from '@/ui/Button'
@@ -32,8 +32,8 @@ const round = (value: number, digits: number) => Number(value.toFixed(digits))
 /** Two heads: what they do together, and both lug pitches for what is wanted of them; from whatever was read so far. */
 export function PairDialog({ onClose }: { onClose: () => void }) {
   const session = useSession()
-  const state = useSessionState()
-  const view = benchView(state, useKit())
+  const state = useSelect(({ settings }) => ({ settings }))
+  const view = useBenchView()
   const pair = session && view ? pairOf(session, view) : null
   const key = JSON.stringify(pair)
   const [want, setWant] = useState<PairWant | null>(null)
@@ -229,7 +229,7 @@ function ReadNext({
   onHead: (side: 'batter' | 'resonant') => void
 }) {
   const session = useSession()
-  const { source } = useSessionState()
+  const source = useSelect((state) => state.source)
   const says = standsText(stands, pair)
   if (!says || !session) return null
   const { readNext } = stands

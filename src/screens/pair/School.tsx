@@ -1,8 +1,8 @@
 'use client'
 
 import { useState } from 'react'
-import { pairModel, type DrumPair } from '@/core/keeping/pairing'
-import { ringStrokes } from '@/core/keeping/strokes'
+import { pairModel, type DrumPair } from '@/core/bench/pairing'
+import { ringStrokes } from '@/core/bench/strokes'
 import { schoolOf } from '@/core/pair/schools'
 import type { PairAnswer } from '@/core/pair/solve'
 import { noteWords } from '@/session/actions/stand'

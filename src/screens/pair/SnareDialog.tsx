@@ -1,5 +1,6 @@
 'use client'
 
+import { lastKnown, benchHead } from '@/core/bench/standing'
 import { useState, type FormEvent } from 'react'
 import {
   BATTER_RANGES,
@@ -9,8 +10,7 @@ import {
   SNARE_SIDE_HZ,
   USUAL_BED_CENTS,
 } from '@/core/pair/snare'
-import { lastKnown, benchHead } from '@/core/keeping/bench'
-import { wiresOf } from '@/core/keeping/strokes'
+import { wiresOf } from '@/core/bench/strokes'
 import { KeyMap } from '@/charts/KeyMap'
 import { keyMapModel } from '@/charts/keymap.model'
 import type { Drum } from '@/core/records/kit'
@@ -19,8 +19,8 @@ import { listText } from '@/text/turns'
 import { LugPicks } from '../fitting/LugPicks'
 import { setAim } from '@/session/actions/sheets'
 import { setWires } from '@/session/actions/stand'
-import { benchView, type BenchView } from '@/session/benchView'
-import { useKit, useSession, useSessionState } from '@/session/react'
+import { type BenchView } from '@/session/benchView'
+import { useBenchView, useSelect, useSession } from '@/session/react'
 import { hzText } from '@/text/heads'
 import { Button } from '@/ui/Button'
 import { Choice } from '@/ui/Choice'
@@ -38,8 +38,8 @@ const AGE = {
 /** The snare drum: its thin side first and tight, wires off while reading, then batter and wires. */
 export function SnareDialog({ onClose }: { onClose: () => void }) {
   const session = useSession()
-  const state = useSessionState()
-  const view = benchView(state, useKit())
+  const state = useSelect(({ clockMs }) => ({ clockMs }))
+  const view = useBenchView()
   const { open } = useCommander()
   const kept = view?.drum.snareBed
   const [bed, setBed] = useState(String(kept?.cents ?? USUAL_BED_CENTS))

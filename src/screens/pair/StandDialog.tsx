@@ -1,10 +1,9 @@
 'use client'
 
 import { useState } from 'react'
-import { ringsBy, strokesOf } from '@/core/keeping/strokes'
+import { ringsBy, strokesOf } from '@/core/bench/strokes'
 import { setHung } from '@/session/actions/stand'
-import { benchView } from '@/session/benchView'
-import { useKit, useSession, useSessionState } from '@/session/react'
+import { useBenchView, useSelect, useSession } from '@/session/react'
 import { decayText } from '@/text/strokes'
 import { Button } from '@/ui/Button'
 import { Field, INPUT_CLASS } from '@/ui/Field'
@@ -29,8 +28,8 @@ const RATTLES =
 /** Back on the stand: the same stroke held and hung, and what lies on the drum, told by how long it rings. */
 export function StandDialog({ onClose }: { onClose: () => void }) {
   const session = useSession()
-  const { bench } = useSessionState()
-  const view = benchView(useSessionState(), useKit())
+  const bench = useSelect((state) => state.bench)
+  const view = useBenchView()
   const { open } = useCommander()
   const [place, setPlace] = useState('')
   if (!session || !view) return null

@@ -4,7 +4,7 @@ import { useEffect } from 'react'
 import { typeCentre } from '@/session/actions/centre'
 import { listenForCentre, meanCentre, strikeCentre } from '@/session/actions/pair'
 import type { BenchView } from '@/session/benchView'
-import { useSession, useSessionState } from '@/session/react'
+import { useSelect, useSession } from '@/session/react'
 import { Button } from '@/ui/Button'
 import { NumberEntry } from '@/ui/NumberEntry'
 import { useCommander } from '../shell/CommandProvider'
@@ -12,7 +12,7 @@ import { useCommander } from '../shell/CommandProvider'
 /** One stroke on the centre with both heads free, from where readings come from. */
 export function StrokePart({ view, label = 'Strike the centre' }: { view: BenchView; label?: string }) {
   const session = useSession()
-  const { bench, hearing, source } = useSessionState()
+  const { bench, hearing, source } = useSelect(({ bench, hearing, source }) => ({ bench, hearing, source }))
   const { run } = useCommander()
   // What is struck after this is closed is a lug's again.
   useEffect(

@@ -1,6 +1,6 @@
 import { act, fireEvent, screen, within } from '@testing-library/react'
-import { usualDrum } from '@/core/keeping/defaults'
-import { strokesOf, wiresOf } from '@/core/keeping/strokes'
+import { usualDrum } from '@/core/records/usualDrum'
+import { strokesOf, wiresOf } from '@/core/bench/strokes'
 import type { DrumKindRecord } from '@/core/records/kit'
 import { takeCentre } from '@/session/actions/centre'
 import { addDrum, changeDrum, chooseHead, makeKit } from '@/session/actions/kits'

@@ -1,8 +1,8 @@
 'use client'
 
 import { format } from 'date-fns'
-import type { KitState } from '@/core/keeping/log'
-import type { Run } from '@/core/keeping/runs'
+import type { KitState } from '@/core/log/fold'
+import type { Run } from '@/core/log/runs'
 import { reportRows, reportText } from '@/text/run'
 
 /** What a run did: before, after, what was left and why. */

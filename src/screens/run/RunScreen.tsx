@@ -4,8 +4,8 @@ import { format } from 'date-fns'
 import { useRouter } from 'next/navigation'
 import { useState, type FormEvent } from 'react'
 import { clsx } from 'clsx'
-import { headKey, type KitState } from '@/core/keeping/log'
-import { wantsWork, type WorkItem } from '@/core/keeping/worklist'
+import { headKey, type KitState } from '@/core/log/fold'
+import { wantsWork, type WorkItem } from '@/core/runs/worklist'
 import { chooseHead } from '@/session/actions/kits'
 import {
   endRun,
@@ -16,7 +16,7 @@ import {
   workTo,
   type RunView,
 } from '@/session/actions/run'
-import { useKit, useSession, useSessionState } from '@/session/react'
+import { useKit, useSelect, useSession } from '@/session/react'
 import { hzText } from '@/text/heads'
 import { minutesText } from '@/text/minutes'
 import { doorsText, standsText, todoText } from '@/text/run'
@@ -29,7 +29,7 @@ import { useNow } from './useNow'
 /** A walk through the kit to a sheet, with the doors in sight. */
 export function RunScreen() {
   const session = useSession()
-  const state = useSessionState()
+  const state = useSelect(({ clockMs, phase, settings }) => ({ clockMs, phase, settings }))
   const kit = useKit()
   const now = useNow(session)
   if (!session || (state.phase === 'starting' && !kit))
@@ -59,7 +59,7 @@ export function RunScreen() {
 /** Pick a sheet, say when doors are, go. */
 function Begin({ kit }: { kit: KitState }) {
   const session = useSession()
-  const state = useSessionState()
+  const state = useSelect(({ clockMs, settings }) => ({ clockMs, settings }))
   const router = useRouter()
   const sheets = kit.sheets.filter(({ archived }) => !archived)
   const [picked, setPicked] = useState<string | null>(null)

@@ -5,7 +5,7 @@ import { useSearchParams } from 'next/navigation'
 import { useState } from 'react'
 import { SheetCard } from '@/charts/SheetCard'
 import { fileName, pngOfSvg, saveBlob } from '@/files/save'
-import { useKit, useSession, useSessionState } from '@/session/react'
+import { useKit, useSelect, useSession } from '@/session/react'
 import { Button } from '@/ui/Button'
 import { cardOf } from './cardOf'
 
@@ -16,7 +16,7 @@ const PNG_TIMES = 3
 /** One sheet on one page: printed, or saved as a drawing. */
 export function PrintScreen() {
   const session = useSession()
-  const state = useSessionState()
+  const state = useSelect(({ phase, settings }) => ({ phase, settings }))
   const kit = useKit()
   const wanted = useSearchParams().get('sheet')
   const [trouble, setTrouble] = useState<string | null>(null)

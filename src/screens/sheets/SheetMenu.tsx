@@ -1,13 +1,14 @@
 'use client'
 
+import type { Sheet } from '@/core/log/sheets'
 import { DropdownMenu } from 'radix-ui'
 import { Ellipsis } from 'lucide-react'
 import { useRouter } from 'next/navigation'
 import { useState, type FormEvent } from 'react'
-import type { KitState, Sheet } from '@/core/keeping/log'
+import type { KitState } from '@/core/log/fold'
 import { fileName, saveBlob } from '@/files/save'
 import { archiveSheet, copySheet, noteOnSheet, removeSheet, renameSheet } from '@/session/actions/sheets'
-import { useSession, useSessionState } from '@/session/react'
+import { useSelect, useSession } from '@/session/react'
 import { targetsCsv } from '@/text/csv'
 import { Button } from '@/ui/Button'
 import { Field, INPUT_CLASS } from '@/ui/Field'
@@ -26,7 +27,7 @@ const LABELS = {
 /** What can be done with a sheet beside holding the kit against it. */
 export function SheetMenu({ kit, sheet }: { kit: KitState; sheet: Sheet }) {
   const session = useSession()
-  const { settings } = useSessionState()
+  const settings = useSelect((state) => state.settings)
   const router = useRouter()
   const [asking, setAsking] = useState<Asking>(null)
   if (!session) return null

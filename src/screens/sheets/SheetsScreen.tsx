@@ -1,17 +1,18 @@
 'use client'
 
+import type { Sheet } from '@/core/log/sheets'
 import { format } from 'date-fns'
 import { useRouter } from 'next/navigation'
 import { useMemo, useState } from 'react'
 import { SIDES, type Drum, type Side } from '@/core/records/kit'
 import type { SheetDrum } from '@/core/records/sheet'
 import { centsBetween } from '@/core/units/pitch'
-import { headKey, type KitState, type Sheet } from '@/core/keeping/log'
+import { headKey, type KitState } from '@/core/log/fold'
 import { chooseHead } from '@/session/actions/kits'
 import { fileName, saveBlob } from '@/files/save'
 import { chooseSheet, keepKit } from '@/session/actions/sheets'
 import { headSummary } from '@/session/kitView'
-import { useKit, useSession, useSessionState } from '@/session/react'
+import { useKit, useSelect, useSession } from '@/session/react'
 import { hzText, noteText, offText } from '@/text/heads'
 import { relationText } from '@/text/pair'
 import { readingsCsv } from '@/text/csv'
@@ -28,7 +29,7 @@ import { SheetMenu } from './SheetMenu'
 /** Stored targets of the whole kit, a strip of tape a sheet. */
 export function SheetsScreen() {
   const session = useSession()
-  const state = useSessionState()
+  const state = useSelect(({ phase }) => ({ phase }))
   const kit = useKit()
   const router = useRouter()
   const [keeping, setKeeping] = useState(false)
@@ -49,9 +50,9 @@ export function SheetsScreen() {
             ) : null}
             <Button onClick={() => setKeeping(true)}>Keep the kit as it is</Button>
             <Button
-              onClick={() =>
+              onClick={async () =>
                 saveBlob(
-                  new Blob([readingsCsv(kit)], { type: 'text/csv' }),
+                  new Blob([readingsCsv(kit, await session.wholeLog(kit.id))], { type: 'text/csv' }),
                   fileName(`${kit.name} readings`, 'csv'),
                 )
               }
@@ -225,7 +226,7 @@ function TargetCell({
   side: Side
   onOpen: () => void
 }) {
-  const state = useSessionState()
+  const state = useSelect(({ clockMs, settings }) => ({ clockMs, settings }))
   const head = headSummary(kit, drum, side, kit.simulated, state.clockMs)
   if (!head.target) return <span className="text-soft">–</span>
   const out = head.state === 'off' || head.state === 'uneven'

@@ -1,12 +1,13 @@
 'use client'
 
+import type { Sheet } from '@/core/log/sheets'
 import { format } from 'date-fns'
 import { useState } from 'react'
-import { differences, standingNow, type KitSays } from '@/core/keeping/compareSheets'
-import type { KitState, Sheet } from '@/core/keeping/log'
-import type { SheetVersion } from '@/core/keeping/sheets'
+import { differences, standingNow, type KitSays } from '@/core/sheets/compare'
+import type { KitState } from '@/core/log/fold'
+import type { SheetVersion } from '@/core/log/sheets'
 import { bringBack } from '@/session/actions/sheets'
-import { useSession, useSessionState } from '@/session/react'
+import { useSelect, useSession } from '@/session/react'
 import { centsText, hzText } from '@/text/heads'
 import { allRodsText } from '@/text/pair'
 import { layersText } from '@/text/strokes'
@@ -27,7 +28,7 @@ export function VersionsDialog({
   onClose: () => void
 }) {
   const session = useSession()
-  const { clockMs } = useSessionState()
+  const clockMs = useSelect((state) => state.clockMs)
   const versions = kit.sheets.flatMap((each) => each.versions.map((version) => ({ sheet: each, version })))
   const [from, setFrom] = useState<string>(NOW)
   const [to, setTo] = useState(sheet.versions.at(-1)?.id ?? NOW)

@@ -1,6 +1,7 @@
+import type { Sheet } from '@/core/log/sheets'
 import { format } from 'date-fns'
 import { cardModel, type CardModel } from '@/charts/sheetCard.model'
-import type { KitState, Sheet } from '@/core/keeping/log'
+import type { KitState } from '@/core/log/fold'
 import { layersText } from '@/text/strokes'
 
 /** The newest version of a sheet as a card; drums that have left the kit are left out. */

@@ -17,7 +17,7 @@ import { COMMANDS, commandById, hasModifier } from '@/commands'
 import type { CommandContext, DialogName } from '@/commands/types'
 import { importKit } from '@/session/actions/files'
 import { readFile } from '@/session/actions/recording'
-import { useSession, useSessionState } from '@/session/react'
+import { useSelect, useSession } from '@/session/react'
 import { Dialogs } from './Dialogs'
 
 interface Commander {
@@ -39,7 +39,7 @@ export function useCommander(): Commander {
 
 export function CommandProvider({ children }: { children: ReactNode }) {
   const session = useSession()
-  const state = useSessionState()
+  const state = useSelect(({ settings }) => ({ settings }))
   const router = useRouter()
   const { resolvedTheme, setTheme } = useTheme()
   const [dialog, setDialog] = useState<DialogName | null>(null)

@@ -2,7 +2,7 @@
 
 import dynamic from 'next/dynamic'
 import type { DialogName } from '@/commands/types'
-import { useSessionState } from '@/session/react'
+import { useSelect } from '@/session/react'
 
 // Dialogs load when they are first opened: a page that is only looked at stays light.
 const KeySheet = dynamic(() => import('./KeySheet').then((module) => module.KeySheet))
@@ -45,7 +45,7 @@ const UndoTurnDialog = dynamic(() =>
 
 /** The dialog that a command opened, and the one that an import waits for. */
 export function Dialogs({ dialog, onClose }: { dialog: DialogName | null; onClose: () => void }) {
-  const { waitingImport } = useSessionState()
+  const waitingImport = useSelect((state) => state.waitingImport)
   if (waitingImport) return <ImportDialog waiting={waitingImport} />
   switch (dialog) {
     case null:

@@ -1,13 +1,13 @@
 'use client'
 
 import { COMMANDS, shortcutText } from '@/commands'
-import { useSession, useSessionState } from '@/session/react'
+import { useSelect, useSession } from '@/session/react'
 import { Modal } from '@/ui/Modal'
 
 /** All keys, from the same list that the keys themselves are read from. */
 export function KeySheet({ onClose }: { onClose: () => void }) {
   const session = useSession()
-  const { settings } = useSessionState()
+  const settings = useSelect((state) => state.settings)
   const mac = typeof navigator !== 'undefined' && /Mac|iPhone|iPad/.test(navigator.userAgent)
   const groups = [...new Set(COMMANDS.map((command) => command.group))]
   return (

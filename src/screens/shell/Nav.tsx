@@ -5,7 +5,7 @@ import { Keyboard, Menu, Redo2, SunMoon, Undo2 } from 'lucide-react'
 import Link from 'next/link'
 import { usePathname } from 'next/navigation'
 import { clsx } from 'clsx'
-import { useSessionState } from '@/session/react'
+
 import { Tape } from '@/ui/Tape'
 import { useCommander } from './CommandProvider'
 
@@ -60,7 +60,6 @@ export function Nav() {
 
 function Tools() {
   const { run, isEnabled } = useCommander()
-  useSessionState()
   return TOOLS.map(({ id, label, icon: Icon }) => (
     <button
       key={id}

@@ -2,12 +2,12 @@
 
 import { useEffect, useEffectEvent } from 'react'
 import { toast, Toaster } from 'sonner'
-import { useSessionState } from '@/session/react'
+import { useSelect } from '@/session/react'
 import { useCommander } from './CommandProvider'
 
 /** What the session has to say, shown for a few seconds at the lower edge, with Undo where that helps. */
 export function Notices() {
-  const { notice } = useSessionState()
+  const notice = useSelect((state) => state.notice)
   const { run } = useCommander()
   const undo = useEffectEvent(() => run('undo'))
   // One toast a notice: the notice is the same object for as long as it stands.

@@ -1,33 +1,58 @@
 'use client'
 
 import { exportKit } from '@/session/actions/files'
-import { useSession, useSessionState } from '@/session/react'
+import { useSelect, useSession } from '@/session/react'
+import type { SessionState } from '@/session/state'
+import { actText } from '@/text/acts'
 import { Button } from '@/ui/Button'
 
-/** Says plainly when something is not kept, and what to do about it. */
+const TROUBLE: Record<NonNullable<SessionState['trouble']>, (unsaved: number) => string> = {
+  full: (unsaved) =>
+    `The disk is full: ${changes(unsaved)} could not be kept. Nothing is lost while this page is open. Make room and try again, or export the kit now.`,
+  closed: (unsaved) =>
+    `The browser closed this page’s database: ${changes(unsaved)} could not be kept. Nothing is lost while this page is open. Try again, or export the kit now.`,
+  newer: () =>
+    'A newer Humbra was opened in another tab. Reload this page to go on: what was done here comes along.',
+  blocked: () =>
+    'Humbra was updated and another tab of it is still open in its old form. Close that tab: this page then goes on by itself.',
+}
+
+const changes = (count: number) => (count === 1 ? 'the last change' : `the last ${count} changes`)
+
+/** Says plainly when something is not kept, why, and what to do about it. */
 export function StorageBanner() {
   const session = useSession()
-  const { phase, saveFailed, unsaved, unreadable } = useSessionState()
+  const { phase, trouble, unsaved, unreadable, aside, kits } = useSelect(
+    ({ phase, trouble, unsaved, unreadable, aside, kits }) => ({
+      ...{ phase, trouble, unsaved, unreadable, aside, kits },
+    }),
+  )
   if (!session) return null
+  const refused = aside[0]
   const text =
     phase === 'no-storage'
       ? 'This browser keeps nothing for this page (a private window, or storage switched off). What you do here is lost when it closes: export the kit before.'
-      : saveFailed
-        ? `The last ${unsaved || ''} changes could not be saved: the disk may be full. They are still here. Free some space and try again, or export the kit now.`
-        : unreadable > 0
-          ? `${unreadable} entries of the log were written by another version and are left aside, unchanged. Update Humbra to see them.`
-          : null
+      : trouble
+        ? TROUBLE[trouble](unsaved)
+        : refused
+          ? `One act was set aside, the others are kept: ${actText(refused.events, kits.find(({ id }) => id === refused.events[0]?.kit) ?? null)}. The database refused it: ${refused.why}.`
+          : unreadable > 0
+            ? `${unreadable} entries of the log were written by another version and are left aside, unchanged. Update Humbra to see them.`
+            : null
   if (!text) return null
+  const unkept = trouble === 'full' || trouble === 'closed'
   return (
     <div
       role="status"
       className="flex flex-wrap items-center gap-x-4 gap-y-2 border-b border-line px-6 py-3 text-caution"
     >
       <p className="min-w-0 flex-1">{text}</p>
-      {saveFailed ? <Button onClick={() => void session.retrySave()}>Try again</Button> : null}
-      {phase === 'no-storage' || saveFailed ? (
-        <Button onClick={() => exportKit(session)}>Export the kit</Button>
+      {unkept ? <Button onClick={() => void session.retrySave()}>Try again</Button> : null}
+      {trouble === 'newer' ? <Button onClick={() => window.location.reload()}>Reload</Button> : null}
+      {phase === 'no-storage' || unkept ? (
+        <Button onClick={() => void exportKit(session)}>Export the kit</Button>
       ) : null}
+      {!trouble && refused ? <Button onClick={() => session.letGo(refused.name)}>Let it go</Button> : null}
     </div>
   )
 }

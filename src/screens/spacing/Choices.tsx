@@ -3,11 +3,11 @@
 import { ChevronDown } from 'lucide-react'
 import { useState } from 'react'
 import { isTom } from '@/core/kit/kinds'
-import type { SpacingChoices } from '@/core/keeping/settings'
-import { NO_CHOICES } from '@/core/keeping/settings'
-import { stepsNow } from '@/core/keeping/planning'
+import type { SpacingChoices } from '@/core/records/settings'
+import { NO_CHOICES } from '@/core/records/settings'
+import { stepsNow } from '@/core/sheets/planning'
 import { choose, keepScheme, type Planning } from '@/session/actions/spacing'
-import { useKit, useSession, useSessionState } from '@/session/react'
+import { useKit, useSelect, useSession } from '@/session/react'
 import { relationText } from '@/text/pair'
 import { SCHEME_LABELS, SCHEME_SAYS } from '@/text/spacing'
 import { Button } from '@/ui/Button'
@@ -28,7 +28,7 @@ const WORK = [
 /** Scheme, root, relation, what stays, what is to be avoided. */
 export function Choices({ asking }: { asking: Planning }) {
   const session = useSession()
-  const { spacing } = useSessionState().settings
+  const { spacing } = useSelect(({ settings }) => settings)
   const kit = useKit()
   const [naming, setNaming] = useState(false)
   if (!session || !kit) return null

@@ -5,7 +5,7 @@ import { rowsOf } from '@/core/spacing/rows'
 import type { Plan } from '@/core/spacing/types'
 import { keepPlan } from '@/session/actions/sheets'
 import type { Planning } from '@/session/actions/spacing'
-import { useSession, useSessionState } from '@/session/react'
+import { useSelect, useSession } from '@/session/react'
 import { noteText } from '@/text/heads'
 import { SCHEME_LABELS } from '@/text/spacing'
 import { KeepForm } from '../sheets/KeepForm'
@@ -13,7 +13,7 @@ import { KeepForm } from '../sheets/KeepForm'
 /** Keeps a plan as a sheet, with what it was made by in its notes. */
 export function KeepPlan({ asking, plan, onClose }: { asking: Planning; plan: Plan; onClose: () => void }) {
   const session = useSession()
-  const { settings } = useSessionState()
+  const settings = useSelect((state) => state.settings)
   const router = useRouter()
   if (!session) return null
   const { stepsName } = settings.spacing

@@ -4,7 +4,7 @@ import { SpacingLane } from '@/charts/SpacingLane'
 import { spacingModel } from '@/charts/spacing.model'
 import type { Plan } from '@/core/spacing/types'
 import { pin, type Planning } from '@/session/actions/spacing'
-import { useSession, useSessionState } from '@/session/react'
+import { useSelect, useSession } from '@/session/react'
 import { centsBetween } from '@/core/units/pitch'
 import { centsText, hzText, noteText } from '@/text/heads'
 import { allRodsText } from '@/text/pair'
@@ -19,7 +19,7 @@ const STEP = 5
 /** A plan on the rail: drag a drum and the rest answers. */
 export function PlanRail({ asking, plan, other }: { asking: Planning; plan: Plan; other: Plan | null }) {
   const session = useSession()
-  const { settings } = useSessionState()
+  const settings = useSelect((state) => state.settings)
   const [ref, width] = useWidth<HTMLDivElement>(460)
   if (!session) return null
   const { pinned } = settings.spacing

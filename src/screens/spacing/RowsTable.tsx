@@ -4,12 +4,12 @@ import { useMemo } from 'react'
 import { rowsOf, type Row } from '@/core/spacing/rows'
 import type { Plan } from '@/core/spacing/types'
 import type { Planning } from '@/session/actions/spacing'
-import { useSessionState } from '@/session/react'
+import { useSelect } from '@/session/react'
 import { noteText } from '@/text/heads'
 
 /** Kick and snare against the toms, as rows of their own. */
 export function RowsTable({ asking, plan }: { asking: Planning; plan: Plan }) {
-  const { a4Hz } = useSessionState().settings
+  const { a4Hz } = useSelect(({ settings }) => settings)
   const key = JSON.stringify([asking.request.drums, plan.drums])
   const { rows, bass } = useMemo(() => {
     const [drums, placed] = JSON.parse(key) as [Planning['request']['drums'], Plan['drums']]

@@ -4,7 +4,7 @@ import { useEffect, useState } from 'react'
 import { clsx } from 'clsx'
 import type { Plan, PlanAnswer } from '@/core/spacing/types'
 import { askPlan, hearPlan, planning, type Planning } from '@/session/actions/spacing'
-import { useKit, useSession, useSessionState } from '@/session/react'
+import { useKit, useSelect, useSession } from '@/session/react'
 import { givesText, namesOf, planLabel, scoreText, troubleText, workText } from '@/text/spacing'
 import { Button } from '@/ui/Button'
 import { useCommander } from '../shell/CommandProvider'
@@ -19,7 +19,7 @@ const keyOf = ({ what }: Plan) => JSON.stringify(what)
 /** The whole kit planned: scheme, root and relation, what gives, and what it takes. */
 export function SpacingScreen() {
   const session = useSession()
-  const state = useSessionState()
+  const state = useSelect(({ phase }) => ({ phase }))
   const kit = useKit()
   const { open } = useCommander()
   // What was looked at, of which answer: what is newly planned is shown from its first plan.

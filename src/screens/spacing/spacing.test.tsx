@@ -1,5 +1,5 @@
 import { act, fireEvent, screen, within } from '@testing-library/react'
-import { usualDrum } from '@/core/keeping/defaults'
+import { usualDrum } from '@/core/records/usualDrum'
 import { addDrum, chooseHead, makeKit } from '@/session/actions/kits'
 import { markRange } from '@/session/actions/stand'
 import { typeReading } from '@/session/actions/said'

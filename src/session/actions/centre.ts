@@ -1,4 +1,4 @@
-import { drumPair } from '@/core/keeping/pairing'
+import { drumPair } from '@/core/bench/pairing'
 import { MEASUREMENT_VERSION } from '@/core/measurement/measure'
 import type { MeasureOptions, Tap } from '@/core/measurement/types'
 import { learnPair, predictCentre } from '@/core/pair/learn'

@@ -7,23 +7,23 @@ import type { Session } from '../session'
 import type { WaitingImport } from '../state'
 
 /** The kit on screen as a file, with its whole log and the practice drum's state. */
-export function kitFileOf(session: Session): KitFile | null {
+export async function kitFileOf(session: Session): Promise<KitFile | null> {
   const kit = session.kit()
   if (!kit) return null
-  const { log, practice } = session.get()
+  const { practice } = session.get()
   return {
     format: KIT_FILE_FORMAT,
     schema: SCHEMA_VERSION,
     exportedAt: new Date(session.deps.nowMs()).toISOString(),
     kit: kit.id,
-    events: log.filter((event) => event.kit === kit.id),
+    events: await session.wholeLog(kit.id),
     practice: [...practice.values()].filter((state) => state.kit === kit.id),
   }
 }
 
 /** Saves the kit as a file, with the sounds of its readings where they were kept. */
 export async function exportKit(session: Session): Promise<void> {
-  const file = kitFileOf(session)
+  const file = await kitFileOf(session)
   if (!file) return
   const stored = (await session.takes()?.ofKit(file.kit)) ?? []
   const takes = stored.map(({ reading, kit, wav }) => ({ reading, kit, wav: toBase64(wav) }))
@@ -45,8 +45,9 @@ export async function importKit(session: Session, chosen: File): Promise<void> {
   }
   if (here) return session.set({ waitingImport: waiting })
   // A kit that was removed here comes back under an id of its own: its old log still says that it is gone.
-  const known = session.get().log.some((event) => event.kit === file.kit)
-  take(session, known ? renumbered(session, waiting, waiting.name) : waiting)
+  const known = session.get().logs.has(file.kit)
+  const coming = known ? renumbered(session, waiting, waiting.name) : waiting
+  take(session, coming, { removes: coming.kit })
 }
 
 function nameIn(events: readonly HumbraEvent[]): string {
@@ -56,15 +57,16 @@ function nameIn(events: readonly HumbraEvent[]): string {
   }, 'Kit')
 }
 
-function take(session: Session, waiting: WaitingImport): void {
-  session.appendEvents(waiting.events)
+/** @param undo how it is taken back: a kit that was not here goes as a whole */
+function take(session: Session, waiting: WaitingImport, undo?: { removes: string }): void {
+  session.appendEvents(waiting.events, { what: `the import of ${waiting.name}`, ...undo })
   session.setPractice(waiting.practice)
   if (waiting.takes.length) {
     void session.keepTakes(waiting.takes.map((take) => ({ ...take, wav: fromBase64(take.wav) })))
   }
   session.setSettings({ kit: waiting.kit, drum: null })
   session.set({ waitingImport: null })
-  session.notify(`Imported ${waiting.name}.`)
+  session.notify(`Imported ${waiting.name}.`, { undo: true })
 }
 
 /** The same kit under new ids, so that both can stand side by side. */
@@ -89,17 +91,26 @@ function renumbered(session: Session, waiting: WaitingImport, name: string): Wai
 }
 
 /** Decides over a file whose kit is already here. */
-export function decideImport(session: Session, how: 'merge' | 'both' | 'replace' | 'leave'): void {
+export async function decideImport(
+  session: Session,
+  how: 'merge' | 'both' | 'replace' | 'leave',
+): Promise<void> {
   const waiting = session.get().waitingImport
   if (!waiting) return
-  if (how === 'leave') return session.set({ waitingImport: null })
-  if (how === 'merge') return take(session, { ...waiting, events: waiting.events })
-  if (how === 'both') return take(session, renumbered(session, waiting, `${waiting.name} (file)`))
-  const copy = renumbered(session, waiting, waiting.name)
-  session.append([
-    { kind: 'kitEdited', change: { what: 'kitRemoved' }, source: 'hand', algorithm: null, kit: waiting.kit },
-  ])
-  take(session, copy)
+  session.set({ waitingImport: null })
+  if (how === 'leave') return
+  if (how === 'merge') return take(session, { ...waiting, events: await session.unknownOf(waiting.events) })
+  const copy = renumbered(session, waiting, how === 'both' ? `${waiting.name} (file)` : waiting.name)
+  if (how === 'both') return take(session, copy, { removes: copy.kit })
+  session.together(`the import of ${waiting.name}`, () => {
+    session.append([
+      {
+        ...{ kind: 'kitEdited', change: { what: 'kitRemoved' }, source: 'hand', algorithm: null },
+        kit: waiting.kit,
+      },
+    ])
+    take(session, copy, { removes: copy.kit })
+  })
 }
 
 const DAY_MS = 24 * 3600 * 1000
@@ -115,7 +126,10 @@ export async function bringDemo(session: Session): Promise<void> {
   const newest = Math.max(...file.events.map((event) => Date.parse(event.at)))
   const shift = Math.floor((session.deps.nowMs() - DAY_MS - newest) / DAY_MS) * DAY_MS
   const moved = (at: string) => new Date(Date.parse(at) + shift).toISOString()
-  session.appendEvents(file.events.map((event) => movedInTime(event, moved)))
+  session.appendEvents(
+    file.events.map((event) => movedInTime(event, moved)),
+    { never: true },
+  )
   session.setPractice(file.practice)
 }
 

@@ -1,7 +1,7 @@
 import { CAUSES, type CauseId } from '@/core/fitting/causes'
 import { type QuestionId } from '@/core/fitting/questions'
 import { FINDINGS, type AreaId, type FindingId } from '@/core/fitting/lookOver'
-import { openSearch } from '@/core/keeping/findings'
+import { openSearch } from '@/core/log/findings'
 import type { BenchView } from '../benchView'
 import type { Session } from '../session'
 import { currentView } from './readings'

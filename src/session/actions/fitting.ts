@@ -1,11 +1,12 @@
+import { NO_BENCH } from '../state'
+import { lastKnown } from '@/core/bench/standing'
 import { targetMeanHz } from '@/core/evening/types'
 import type { SlackSchoolId } from '@/core/head/slackStart'
-import { lastKnown } from '@/core/keeping/bench'
-import { usualHz } from '@/core/keeping/defaults'
+import { usualHz } from '@/core/records/usualDrum'
 import type { HeadRecord } from '@/core/records/kit'
 import { shiftByCents } from '@/core/units/pitch'
 import type { BenchView } from '../benchView'
-import { NO_BENCH, type Session } from '../session'
+import { type Session } from '../session'
 import { slackenPractice } from './practice'
 import { currentView } from './readings'
 import { kitEdit } from './sheets'
@@ -25,24 +26,28 @@ export interface FittedHead {
 }
 
 /** A new head is on and its rods stand at the slack start. */
-export async function headIsOn(session: Session, { head, markTurns, school }: FittedHead): Promise<void> {
+export function headIsOn(session: Session, { head, markTurns, school }: FittedHead): void {
   const view = currentView(session)
   if (!view) return
   const sameFilm = head.pliesMils.join() === view.drum[view.side].pliesMils.join()
-  session.append([
-    { kind: 'headFitted', ...from(view), head, sameFilm, markTurns },
-    { kind: 'slackStarted', ...from(view), school },
-    ...aimed(view),
-  ])
-  await begun(session, view, school, true)
+  session.together('the new head', () => {
+    session.append([
+      { kind: 'headFitted', ...from(view), head, sameFilm, markTurns },
+      { kind: 'slackStarted', ...from(view), school },
+      ...aimed(view),
+    ])
+    begun(session, view, school, true)
+  })
 }
 
 /** All rods of the head that is on were brought back to a slack start. */
-export async function slackened(session: Session, school: SlackSchoolId): Promise<void> {
+export function slackened(session: Session, school: SlackSchoolId): void {
   const view = currentView(session)
   if (!view) return
-  session.append([{ kind: 'slackStarted', ...from(view), school }, ...aimed(view)])
-  await begun(session, view, school, false)
+  session.together('the start from slack', () => {
+    session.append([{ kind: 'slackStarted', ...from(view), school }, ...aimed(view)])
+    begun(session, view, school, false)
+  })
 }
 
 /** A head that is only to be even has no pitch to climb to: it goes back to where it stood, or to what is usual. */
@@ -53,7 +58,7 @@ function aimed({ drum, side, head, request }: BenchView) {
   return [kitEdit({ what: 'aimSet', drum: drum.id, side, aim })]
 }
 
-async function begun(session: Session, view: BenchView, school: SlackSchoolId, fresh: boolean) {
+function begun(session: Session, view: BenchView, school: SlackSchoolId, fresh: boolean): void {
   session.setSettings({ slackSchool: school })
   session.set({ bench: NO_BENCH })
   if (view.practice) slackenPractice(session, view.drum, view.side, school, fresh)

@@ -1,4 +1,4 @@
-import { lastKnown } from '@/core/keeping/bench'
+import { lastKnown } from '@/core/bench/standing'
 import { toneOfHead } from '@/core/measurement/headTone'
 import type { MeasureOptions, Tap } from '@/core/measurement/types'
 import { centsBetween } from '@/core/units/pitch'

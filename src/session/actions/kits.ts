@@ -1,8 +1,11 @@
+import { NO_BENCH } from '../state'
 import { refitPractice } from './practice'
-import { usualDrum } from '@/core/keeping/defaults'
-import { headKey } from '@/core/keeping/log'
+import { usualDrum } from '@/core/records/usualDrum'
+import { headKey } from '@/core/log/fold'
+import { liveEvents } from '@/core/log/kitLog'
+import type { HumbraEvent } from '@/core/records/event'
 import type { Drum, Side } from '@/core/records/kit'
-import { NO_BENCH, type Session } from '../session'
+import { type Session } from '../session'
 import { kitEdit } from './sheets'
 
 /** A new kit, chosen at once. */
@@ -49,14 +52,18 @@ export function removeKit(session: Session): void {
   if (!kit) return
   session.append([kitEdit({ what: 'kitRemoved' })])
   session.setSettings({ kit: null, drum: null })
-  session.notify(`Removed the kit ${kit.name}. The kits menu brings it back.`)
+  session.notify(`Removed the kit ${kit.name}.`, { undo: true })
 }
 
 /** Brings back the kit that was removed last. */
-export function restoreKit(session: Session): boolean {
-  const { log } = session.get()
-  const removed = log.findLast((event) => event.kind === 'kitEdited' && event.change.what === 'kitRemoved')
-  if (!removed || session.get().kits.some(({ id }) => id === removed.kit)) return false
+export async function restoreKit(session: Session): Promise<boolean> {
+  const gone = [...session.get().logs.values()].filter(({ kit }) => kit === null)
+  const logs = await Promise.all(gone.map(({ id }) => session.wholeLog(id)))
+  const removed = logs
+    .flatMap((log) => liveEvents(log))
+    .filter((event) => event.kind === 'kitEdited' && event.change.what === 'kitRemoved')
+    .reduce<HumbraEvent | null>((last, event) => (last && last.at > event.at ? last : event), null)
+  if (!removed) return false
   session.append([{ kind: 'withdrawn', event: removed.id, source: 'hand', algorithm: null }], removed.kit)
   session.setSettings({ kit: removed.kit })
   return true
@@ -72,12 +79,17 @@ export function addDrum(session: Session, drum: Drum): void {
 
 /** Changes a drum; new film on a head is a fitted head, which begins its history anew. */
 export function changeDrum(session: Session, before: Drum, drum: Drum): void {
+  session.together(`the change of ${drum.name}`, () => changed(session, before, drum))
+}
+
+function changed(session: Session, before: Drum, drum: Drum): void {
   session.append([kitEdit({ what: 'drumChanged', drum })])
   for (const side of ['batter', 'resonant'] as Side[]) {
     const now = drum[side]
     const was = before[side]
     const newFilm = now.fittedOn !== was.fittedOn || now.pliesMils.join() !== was.pliesMils.join()
-    const read = session.kit()?.heads.get(headKey(drum.id, side))?.length
+    const heads = session.kit()?.heads.get(headKey(drum.id, side))
+    const read = heads && heads.real.count + heads.practice.count
     if (newFilm && read) {
       session.append([
         {

@@ -1,6 +1,6 @@
 import { play } from '@/audio/playback'
-import { drumPair } from '@/core/keeping/pairing'
-import { layersOn } from '@/core/keeping/strokes'
+import { drumPair } from '@/core/bench/pairing'
+import { layersOn } from '@/core/bench/strokes'
 import { seedFromText } from '@/core/numeric/random'
 import type { PairAnswer } from '@/core/pair/solve'
 import type { PairPlace, PairWant } from '@/core/pair/types'

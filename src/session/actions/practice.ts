@@ -1,9 +1,11 @@
+import { NO_BENCH } from '../state'
+import { lastKnown, benchHead } from '@/core/bench/standing'
+import { nearRods } from '@/core/kit/uneven'
 import { endFaultSearch } from './findings'
-import { usualHz } from '@/core/keeping/defaults'
+import { usualHz } from '@/core/records/usualDrum'
 import { seededRandom, seedFromText } from '@/core/numeric/random'
-import { lastKnown, benchHead } from '@/core/keeping/bench'
-import { aimOf, sheetTarget } from '@/core/keeping/targets'
-import type { KitState } from '@/core/keeping/log'
+import { aimOf, sheetTarget } from '@/core/bench/targets'
+import type { KitState } from '@/core/log/fold'
 import { causesOf } from '@/core/fitting/faults'
 import type { CauseId } from '@/core/fitting/causes'
 import type { SlackSchoolId } from '@/core/head/slackStart'
@@ -14,7 +16,6 @@ import { plant } from '@/core/practice/plant'
 import {
   afterPressing,
   afterTurning,
-  nearRods,
   practiceHead,
   roughRods,
   slackRods,
@@ -25,7 +26,7 @@ import type { Drum, Side } from '@/core/records/kit'
 import type { PracticeState } from '@/core/records/practice'
 import { play } from '@/audio/playback'
 import { otherSide, type BenchView } from '../benchView'
-import { NO_BENCH, practiceKey, type Session } from '../session'
+import { practiceKey, type Session } from '../session'
 import { currentView, expectation, takeTap } from './readings'
 
 /** How far the near rods back off when asked to: an eighth to a quarter is what a hard set does (common practice). */
@@ -211,7 +212,8 @@ export function unturnPractice(session: Session, view: BenchView, turns: readonl
 }
 
 /** What was done so far decides what chance does next: another head each time, and the same again for the same acts. */
-const soFar = (session: Session) => session.get().log.length
+const soFar = (session: Session) =>
+  [...session.get().logs.values()].reduce((sum, { tail, basePlace }) => sum + basePlace + tail.length, 0)
 
 /** Puts the practice head out of tune, as if an unpractised hand had fitted it. */
 export function roughenPractice(session: Session): void {

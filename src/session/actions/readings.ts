@@ -1,7 +1,7 @@
+import { lastKnown } from '@/core/bench/standing'
 import { MEASUREMENT_VERSION } from '@/core/measurement/measure'
 import type { MeasureOptions, Tap } from '@/core/measurement/types'
-import { usualHz } from '@/core/keeping/defaults'
-import { lastKnown } from '@/core/keeping/bench'
+import { usualHz } from '@/core/records/usualDrum'
 import type { OtherHead, Source } from '@/core/records/event'
 import type { Drum, Side } from '@/core/records/kit'
 import { encodeWav } from '@/core/sound/wav'
@@ -19,7 +19,7 @@ export const FROM_TARGET_CENTS = 250
 const FURTHEST_CENTS = 600
 
 export function currentView(session: Session): BenchView | null {
-  return benchView(session.get(), session.kit())
+  return benchView(session.get())
 }
 
 /** What is known of the pitch before a tap is measured. */

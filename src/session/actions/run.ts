@@ -1,7 +1,9 @@
-import { openRun, type Run } from '@/core/keeping/runs'
-import { leaveOut, runHeads, wantsWork, worklist, type WorkItem } from '@/core/keeping/worklist'
-import { headKey } from '@/core/keeping/headKey'
-import type { KitState, Sheet } from '@/core/keeping/log'
+import { weakMapMemoize } from 'reselect'
+import type { Sheet } from '@/core/log/sheets'
+import { openRun, type Run } from '@/core/log/runs'
+import { leaveOut, runHeads, wantsWork, worklist, type WorkItem } from '@/core/runs/worklist'
+import { headKey } from '@/core/log/headKey'
+import type { KitState } from '@/core/log/fold'
 import type { EventOf } from '@/core/records/event'
 import type { Side } from '@/core/records/kit'
 import type { SessionState } from '../state'
@@ -26,23 +28,28 @@ export interface RunView {
   minutesLeft: number | null
 }
 
-/** The list of a kit as it is, for ten seconds: the Bench asks with every block of sound. */
-const lists = new WeakMap<KitState, { key: string; items: WorkItem[] }>()
+/** A list stands for ten seconds: what drifts meanwhile is nothing. */
 const FRESH_MS = 10_000
+const listOf = weakMapMemoize((kit: KitState, sheet: Sheet, keys: 1 | 2, nowMs: number) =>
+  worklist({ kit, sheet, practice: kit.simulated, keys, nowMs }),
+)
 
 /** Every head that a sheet speaks of, as it is believed to stand. */
-export function workTo(state: SessionState, kit: KitState, sheet: Sheet, nowMs: number): WorkItem[] {
-  const { keys } = state.settings
-  const key = [sheet.id, kit.simulated, keys, Math.floor(nowMs / FRESH_MS)].join()
-  const known = lists.get(kit)
-  if (known?.key === key) return known.items
-  const items = worklist({ kit, sheet, practice: kit.simulated, keys, nowMs })
-  lists.set(kit, { key, items })
-  return items
+export function workTo(
+  { settings }: Pick<SessionState, 'settings'>,
+  kit: KitState,
+  sheet: Sheet,
+  nowMs: number,
+): WorkItem[] {
+  return listOf(kit, sheet, settings.keys, Math.floor(nowMs / FRESH_MS) * FRESH_MS)
 }
 
 /** The run that is going on; null when none is, or its sheet is gone. */
-export function runView(state: SessionState, kit: KitState | null, nowMs: number): RunView | null {
+export function runView(
+  state: Pick<SessionState, 'settings'>,
+  kit: KitState | null,
+  nowMs: number,
+): RunView | null {
   const run = kit && openRun(kit.runs)
   const sheet = run && kit.sheets.find(({ id }) => id === run.sheet)
   if (!kit || !run || !sheet) return null
@@ -64,10 +71,12 @@ export function startRun(session: Session, sheet: Sheet, doorsAt: string | null)
   const kit = session.kit()
   if (!kit) return
   const run = session.deps.newId()
-  if (kit.sheet !== sheet.id) session.append([kitEdit({ what: 'sheetChosen', sheet: sheet.id })])
-  aimAtSheet(session, sheet.versions.at(-1)?.drums.values() ?? [])
-  const before = runHeads(workTo(session.get(), session.kit()!, sheet, session.deps.nowMs()))
-  session.append([{ kind: 'runStarted', run, sheet: sheet.id, doorsAt, before, ...hand }])
+  session.together('the start of the retune run', () => {
+    if (kit.sheet !== sheet.id) session.append([kitEdit({ what: 'sheetChosen', sheet: sheet.id })])
+    aimAtSheet(session, sheet.versions.at(-1)?.drums.values() ?? [])
+    const before = runHeads(workTo(session.get(), session.kit()!, sheet, session.deps.nowMs()))
+    session.append([{ kind: 'runStarted', run, sheet: sheet.id, doorsAt, before, ...hand }])
+  })
   goToNext(session, true)
 }
 

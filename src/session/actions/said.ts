@@ -1,5 +1,5 @@
 import type { Ear } from '@/core/head/types'
-import type { Settings } from '@/core/keeping/settings'
+import type { Settings } from '@/core/records/settings'
 import { centsBetween, centsErrorToHz } from '@/core/units/pitch'
 import type { Session } from '../session'
 import { currentView } from './readings'

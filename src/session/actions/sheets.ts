@@ -1,8 +1,9 @@
-import { fittedOf } from '@/core/keeping/bench'
-import { standingNow } from '@/core/keeping/compareSheets'
-import type { KitState, Sheet } from '@/core/keeping/log'
-import type { SheetVersion } from '@/core/keeping/sheets'
-import { targetFromFit, toleranceOf } from '@/core/keeping/targets'
+import { fittedNow } from '@/core/bench/standing'
+import type { Sheet } from '@/core/log/sheets'
+import { standingNow } from '@/core/sheets/compare'
+import type { KitState } from '@/core/log/fold'
+import type { SheetVersion } from '@/core/log/sheets'
+import { targetFromFit, toleranceOf } from '@/core/bench/targets'
 import { EVENING_VERSION } from '@/core/evening/even'
 import { SIDES, type Aim, type Drum, type Side } from '@/core/records/kit'
 import type { KitChange } from '@/core/records/event'
@@ -21,25 +22,27 @@ export function keepOnSheet(
   offsetTurns: readonly number[] | null = null,
 ): boolean {
   const view = currentView(session)
-  const fit = view && fittedOf(view.head, view.sitting)
+  const fit = view && fittedNow(view.head)
   if (!view || !fit) return false
   const { kit, drum, side, practice } = view
   const sheet = kit.sheets.find((each) => each.name === name)?.id ?? session.deps.newId()
   const tolerance = toleranceOf(drum, side, fit.meanHz)
-  session.append([
-    {
-      kind: 'sheetKept',
-      drum: drum.id,
-      side,
-      sheet,
-      name,
-      target: targetFromFit(fit, tolerance, keepUneven, offsetTurns),
-      source: practice ? 'practice' : 'hand',
-      algorithm: EVENING_VERSION,
-    },
-  ])
-  if (kit.sheet !== sheet) chooseSheet(session, sheet)
-  setAim(session, drum, side, { kind: 'sheet' })
+  session.together(`keeping ${drum.name}, ${side}, on ${name}`, () => {
+    session.append([
+      {
+        kind: 'sheetKept',
+        drum: drum.id,
+        side,
+        sheet,
+        name,
+        target: targetFromFit(fit, tolerance, keepUneven, offsetTurns),
+        source: practice ? 'practice' : 'hand',
+        algorithm: EVENING_VERSION,
+      },
+    ])
+    if (kit.sheet !== sheet) chooseSheet(session, sheet)
+    setAim(session, drum, side, { kind: 'sheet' })
+  })
   session.notify(`Kept ${drum.name}, ${side}, on ${name}.`, { undo: true })
   return true
 }
@@ -60,9 +63,11 @@ export function aimAtSheet(session: Session, drums: Iterable<SheetDrum>): void {
 
 /** Writes a whole sheet: the id of a known one makes its next version. It becomes what the kit is held against. */
 function write(session: Session, sheet: string, name: string, notes: string, drums: SheetDrum[]): void {
-  session.append([kitEdit({ what: 'sheetWritten', sheet, name, notes, drums })])
-  if (session.kit()?.sheet !== sheet) chooseSheet(session, sheet)
-  aimAtSheet(session, drums)
+  session.together(`the sheet ${name}`, () => {
+    session.append([kitEdit({ what: 'sheetWritten', sheet, name, notes, drums })])
+    if (session.kit()?.sheet !== sheet) chooseSheet(session, sheet)
+    aimAtSheet(session, drums)
+  })
 }
 
 const idOf = (session: Session, name: string) =>

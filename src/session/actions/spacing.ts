@@ -1,7 +1,7 @@
 import { play } from '@/audio/playback'
-import { knownKit, planRequestOf, type ChoiceTrouble, type KnownKit } from '@/core/keeping/planning'
-import { pairModel } from '@/core/keeping/pairing'
-import type { SpacingChoices } from '@/core/keeping/settings'
+import { knownKit, planRequestOf, type ChoiceTrouble, type KnownKit } from '@/core/sheets/planning'
+import { pairModel } from '@/core/bench/pairing'
+import type { SpacingChoices } from '@/core/records/settings'
 import { levelsMatched, renderRinging } from '@/core/sound/ringing'
 import type { PlanAnswer, PlannedDrum, PlanRequest } from '@/core/spacing/types'
 import type { Session } from '../session'
@@ -40,8 +40,10 @@ export function pin(session: Session, drum: string, hz: number | null): void {
 export function keepScheme(session: Session, name: string, cents: readonly number[]): void {
   const clean = name.trim().slice(0, 40)
   if (!clean || cents.length === 0) return
-  session.append([kitEdit({ what: 'schemeKept', name: clean, cents: [...cents] })])
-  choose(session, { scheme: 'steps', stepsName: clean })
+  session.together(`the steps ${clean}`, () => {
+    session.append([kitEdit({ what: 'schemeKept', name: clean, cents: [...cents] })])
+    choose(session, { scheme: 'steps', stepsName: clean })
+  })
 }
 
 const RATE_HZ = 24_000

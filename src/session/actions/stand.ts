@@ -1,5 +1,5 @@
-import { drasticRoom } from '@/core/keeping/drastic'
-import { drumPair } from '@/core/keeping/pairing'
+import { drasticRoom } from '@/core/bench/drastic'
+import { drumPair } from '@/core/bench/pairing'
 import type { LayerId } from '@/core/pair/layers'
 import type { BenchView } from '../benchView'
 import type { Session } from '../session'

@@ -177,18 +177,18 @@ function actOn(session: Session, hands: Hands, view: BenchView, { tap }: Measure
   const { ticked } = hands
   hands.ticked = null
   if (ticked && tap.atSeconds - ticked.at < TAKE_BACK_SECONDS) {
-    const event = session.get().log.findLast(({ id }) => id === ticked.event)
+    const event = session.event(ticked.event)
     if (event?.kind === 'rodsTurned') turnNotMade(session, event)
     else if (event)
       session.append([{ kind: 'withdrawn', event: event.id, source: 'hand', algorithm: null }], event.kit)
     return 'ticked'
   }
   if (view.phase === 'done') return goToNext(session) ? 'ticked' : null
-  const before = session.get().log.length
+  const before = session.get().acts.done.at(-1)
   if (view.phase === 'press') pressed(session)
   else turned(session)
-  const event = session.get().log[before]
-  if (!event) return null
-  hands.ticked = { at: tap.atSeconds, event: event.id }
+  const act = session.get().acts.done.at(-1)
+  if (!act || act === before) return null
+  hands.ticked = { at: tap.atSeconds, event: act.events[0] }
   return 'ticked'
 }

@@ -103,7 +103,8 @@ export function moveOn(session: Session): void {
 /** Undoing a turn: it was not made at all. */
 export function turnNotMade(session: Session, event: Extract<HumbraEvent, { kind: 'rodsTurned' }>): void {
   const view = currentView(session)
-  session.append([{ kind: 'withdrawn', event: event.id, source: 'hand', algorithm: null }], event.kit)
+  if (session.get().acts.done.at(-1)?.events[0] === event.id) session.undo()
+  else session.append([{ kind: 'withdrawn', event: event.id, source: 'hand', algorithm: null }], event.kit)
   if (view && event.source === 'practice') unturnPractice(session, view, event.turns)
 }
 

@@ -1,10 +1,11 @@
+import { benchHead, fittedNow, lastKnown, stateOf } from './standing'
+import { kitsFromLog } from '../log/kitLog'
 import type { Aim, Drum, Side } from '../records/kit'
 import type { HumbraEvent } from '../records/event'
-import { benchHead, evenRequestFor, fittedOf, lastKnown, stateOf } from './bench'
-import { usualDrum } from './defaults'
-import { SITTING_GAP_MS } from './history'
-import { kitsFromLog } from './log'
-import { DEFAULT_SETTINGS } from './settings'
+import { evenRequestFor } from './request'
+import { usualDrum } from '../records/usualDrum'
+import { SITTING_GAP_MS } from '../log/sittings'
+import { DEFAULT_SETTINGS } from '../records/settings'
 
 /** The Bench's head and what it asks, from the log alone. */
 const START = Date.UTC(2026, 4, 4, 19)
@@ -209,11 +210,11 @@ test('what is believed after a sitting: asked twice it is the same, the open tur
   expect(stateOf(head, head.sitting!, false)).toBe(before)
   expect(stateOf(head, head.sitting!, true).belief.x[0]).toBeGreaterThan(before.belief.x[0])
   expect(ask({}, true).rounds.length).toBe(ask({}, false).rounds.length + 1)
-  const fit = fittedOf(head, head.sitting)!
+  const fit = fittedNow(head)!
   expect(fit.meanHz).toBeCloseTo(150, 0)
   expect(fit.meanErrorCents).toBeGreaterThan(0)
   expect(Math.hypot(fit.cosineCents, fit.sineCents)).toBeLessThan(3)
   // A dial alone says nothing of the pitch.
   const dial = benchOf([{ kind: 'gaugeRead', lug: 1, dial: 70 }])
-  expect(fittedOf(dial.head, dial.head.sitting)).toBeNull()
+  expect(fittedNow(dial.head)).toBeNull()
 })

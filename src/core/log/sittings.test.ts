@@ -1,5 +1,8 @@
-import type { HeadEvent } from '../records/event'
-import { eventsOfWorld, isRead, roundsOf, SITTING_GAP_MS, sittingsOf } from './history'
+import { roundsOf } from './rounds'
+import type { HeadEvent, HumbraEvent } from '../records/event'
+import { isRead, SITTING_GAP_MS } from './sittings'
+import { headLog, withEvent } from './fold'
+import { sittingsOf } from './testLog'
 
 /** What people do at a head, event by event, and the rounds that the estimate gets of it. */
 const START = Date.UTC(2026, 4, 4, 19)
@@ -182,9 +185,15 @@ test('a pass under way: without its turns for the plan, with them for the foreca
 })
 
 test('practice and real are two stories, but for a kit that is made up as a whole', () => {
-  const events = told(tap(1, 150, { source: 'practice' }), tap(1, 160), tap(1, 170, { source: 'gauge' }))
-  const hz = (found: HeadEvent[]) => found.map((event) => (event.kind === 'readingTaken' ? event.hz : null))
-  expect(hz(eventsOfWorld(events, true, false))).toEqual([150])
-  expect(hz(eventsOfWorld(events, false, false))).toEqual([160, 170])
-  expect(hz(eventsOfWorld(events, false, true))).toEqual([150, 160, 170])
+  const events = told(tap(1, 150, { source: 'practice' }), tap(2, 160), tap(3, 170, { source: 'gauge' }))
+  const lugs = (practice: boolean, simulated: boolean) => {
+    const change = { what: 'kitMade' as const, name: 'Kit', simulated }
+    const made = { ...events[0], kind: 'kitEdited', id: 'made', change } as HumbraEvent
+    const [{ drum, side }] = events
+    const kit = [made, ...events].reduce(withEvent, null)!
+    return [...headLog(kit, drum, side, practice).sittings[0].sitting(LUGS).passes[0].readings.keys()]
+  }
+  expect(lugs(true, false)).toEqual([1])
+  expect(lugs(false, false)).toEqual([2, 3])
+  expect(lugs(false, true)).toEqual([1, 2, 3])
 })

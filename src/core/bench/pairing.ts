@@ -10,10 +10,10 @@ import { foretellRing, learnRing, type RingForecast } from '../pair/ring'
 import type { Drum, Side } from '../records/kit'
 import { turnLawOf, turnsBetween } from '../membrane/turnLaw'
 import { centsBetween } from '../units/pitch'
-import { benchHead, lastKnown } from './bench'
+import { benchHead, lastKnown } from './standing'
 import { aimOf, isOffPitch, toleranceOf } from './targets'
-import type { KitState } from './log'
-import { drumEvents, layersOn, lugsAt, ringStrokes, strokesOf, type Stroke } from './strokes'
+import { drumLog, type KitState } from '../log/fold'
+import { layersOn, lugsNow, ringStrokes, strokesOf, type Stroke } from './strokes'
 
 /** Both heads of a drum as the log knows them. */
 export interface DrumPair {
@@ -44,25 +44,28 @@ export function pairDrumOf(drum: Drum): PairDrum {
   }
 }
 
+/** A drum is learned from so many strokes: older ones were other films or other seasons, and each costs time. */
+const STROKES_LEARNED = 40
+
 export function drumPair(kit: KitState, drum: Drum, practice: boolean, nowMs: number): DrumPair {
   const strokes = strokesOf(kit, drum, practice)
-  const seen = strokes.flatMap(({ batterHz, resonantHz, hz }): PairReading[] =>
-    batterHz === null || (!drum.oneHeaded && resonantHz === null)
-      ? []
-      : [{ batterHz, resonantHz: drum.oneHeaded ? null : resonantHz, centreHz: hz }],
-  )
-  const now = lugsAt(kit, drum, practice, nowMs, null)
+  const seen = strokes
+    .slice(-STROKES_LEARNED)
+    .flatMap(({ batterHz, resonantHz, hz }): PairReading[] =>
+      batterHz === null || (!drum.oneHeaded && resonantHz === null)
+        ? []
+        : [{ batterHz, resonantHz: drum.oneHeaded ? null : resonantHz, centreHz: hz }],
+    )
+  const now = lugsNow(kit, drum, practice, nowMs)
   const last = strokes.at(-1)
-  const turnedSince = drumEvents(kit, drum, practice).some(
-    ({ kind, at }) => last && at > last.at && (kind === 'rodsTurned' || kind === 'headFitted'),
-  )
+  const { movedSince } = drumLog(kit, drum.id, practice)
   const law = (side: Side) => {
     const { learned } = benchHead(kit, drum, side, practice, nowMs)
     return learned ? { [side]: learned.hz2PerTurn } : {}
   }
   return {
     ...{ drum: pairDrumOf(drum), ...now, seen },
-    centreHz: last && !turnedSince ? last.hz : null,
+    centreHz: last && !movedSince ? last.hz : null,
     turnLaw: { ...law('batter'), ...law('resonant') },
     strokes,
     layers: layersOn(kit, drum, practice),
@@ -103,7 +106,7 @@ export function openAim(
 /** What this drum taught of itself, learned once: centre, ring and sound for any lug pitches of both heads. */
 export function pairModel({ drum, seen, strokes, layers }: DrumPair) {
   const learned = learnPair(drum, seen)
-  const ringLearned = learnRing(drum, ringStrokes(strokes), learned.parts)
+  const ringLearned = learnRing(drum, ringStrokes(strokes.slice(-STROKES_LEARNED)), learned.parts)
   const ring = (at: PairPlace): RingForecast =>
     foretellRing(drum, { ...at, layers, hung: null }, ringLearned, learned.parts)
   return {

@@ -1,8 +1,8 @@
 import { z } from 'zod'
 import { A4_HIGHEST_HZ, A4_LOWEST_HZ, STANDARD_A4_HZ } from '../units/pitch'
-import { slackSchoolSchema } from '../records/even'
-import { micSchema } from '../records/event'
-import { idSchema, sideSchema } from '../records/kit'
+import { slackSchoolSchema } from './even'
+import { micSchema } from './event'
+import { idSchema, sideSchema } from './kit'
 
 /** What was chosen for planning: kept on this device until it is changed. */
 export const spacingSchema = z.strictObject({

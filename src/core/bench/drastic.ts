@@ -1,7 +1,7 @@
 import { turnLawOf } from '../membrane/turnLaw'
 import type { Drum, Side } from '../records/kit'
-import { drumEvents, strokesOf, type Stroke } from './strokes'
-import type { KitState } from './log'
+import { drumLog, type KitState } from '../log/fold'
+import { strokesOf, type Stroke } from './strokes'
 import { CHECK_LUGS } from './climbing'
 
 /**
@@ -33,25 +33,15 @@ export function drasticOf(
   drum: Drum,
   practice: boolean,
 ): (Drastic & { ended: boolean }) | null {
-  const events = drumEvents(kit, drum, practice)
-  const from = events.findLastIndex((event) => event.kind === 'drasticStarted')
-  const start = events[from]
-  if (start?.kind !== 'drasticStarted') return null
-  let since = events.slice(from + 1)
-  const end = since.findIndex((event) => event.kind === 'drasticEnded' || event.kind === 'headFitted')
-  if (end >= 0) since = since.slice(0, end)
-  const struck = new Set(since.flatMap((event) => (event.kind === 'centreRead' ? [event.id] : [])))
-  const strokes = strokesOf(kit, drum, practice).filter(({ id }) => struck.has(id))
-  const own = since.filter(({ side }) => side === start.side)
-  const moves = own.filter((event) => event.kind === 'rodsTurned').length
-  const lastMove = own.findLastIndex((event) => event.kind === 'rodsTurned')
-  const lugsRead = new Set(
-    own.slice(lastMove + 1).flatMap((event) => (event.kind === 'readingTaken' ? [event.lug] : [])),
-  ).size
+  const going = drumLog(kit, drum.id, practice).drastic
+  if (!going) return null
+  const { start, moves, ended } = going
+  const lugsRead = going.lugs.length
+  const strokes = strokesOf(kit, drum, practice).filter(({ id }) => going.strokes.includes(id))
   const first = strokes.slice(0, MOVES + 1)
   const stage = stageOf(first.length, moves, lugsRead)
   return {
-    ...{ side: start.side, up: start.up, down: start.down, stage, lugsRead, strokes: first, ended: end >= 0 },
+    ...{ side: start.side, up: start.up, down: start.down, stage, lugsRead, strokes: first, ended },
     next: stage === 'turn' ? [start.up, -start.up - start.down, start.down][moves] : 0,
   }
 }

@@ -1,3 +1,5 @@
+import { benchHead, lastKnown } from '../bench/standing'
+import type { Sheet } from '../log/sheets'
 import { headCost, tapMinutes } from '../fitting/fast'
 import { PITCH_PART } from '../evening/confidence'
 import { turnLawOf, turnsBetween } from '../membrane/turnLaw'
@@ -6,12 +8,11 @@ import type { Drum, Side, Target } from '../records/kit'
 import { sidesOf } from '../records/kit'
 import type { RunHead } from '../records/sheet'
 import { centsBetween, shiftByCents } from '../units/pitch'
-import { benchHead, lastKnown } from './bench'
-import { driftedCents, driftOf } from './drift'
-import { headKey } from './headKey'
-import { eventsOfWorld, SITTING_GAP_MS } from './history'
-import type { KitState, Sheet } from './log'
-import { fittedSpreadCents, isOut, OUT } from './targets'
+import { driftedCents, driftOf } from '../drift/drift'
+import { headKey } from '../log/headKey'
+import { SITTING_GAP_MS } from '../log/sittings'
+import type { KitState } from '../log/fold'
+import { fittedSpreadCents, isOut, OUT } from '../bench/targets'
 
 /** One head on the way to a sheet: where it is believed to stand, and what it takes. */
 export interface WorkItem {
@@ -86,8 +87,8 @@ function itemOf(way: Way, drum: Drum, side: Side): WorkItem {
   const sinceFit = fit ? nowMs - Date.parse(fit.at) : 0
   const known = fit !== null && head.sitting !== null && sinceFit < SITTING_GAP_MS
   const ageDays = fit && fittedAt ? Math.max(0, (Date.parse(fit.at) - Date.parse(fittedAt)) / DAY_MS) : null
-  const drift = () => driftOf(eventsOfWorld(kit.heads.get(key) ?? [], practice, kit.simulated), drum.lugs)
-  const moved = fit && !known ? driftedCents(drift(), sinceFit / DAY_MS, ageDays) : { cents: 0, sd: 0 }
+  const moved =
+    fit && !known ? driftedCents(driftOf(head.log), sinceFit / DAY_MS, ageDays) : { cents: 0, sd: 0 }
   const offCents = fit ? centsBetween(target.meanHz, fit.meanHz) + moved.cents : null
   const errorCents = fit ? Math.hypot(moved.sd, fit.meanErrorCents) : UNREAD_CENTS
   const spreadCents = fit ? fittedSpreadCents(fit, drum.lugs) : null

@@ -1,5 +1,3 @@
-import { nearRods } from '../practice/drum'
-
 /**
  * Two ways to tune a snare batter unevenly on purpose, as turns per rod away from an even pull (common practice, no
  * source). Rods count from the badge, which is on the far side from the player.
@@ -21,4 +19,10 @@ export function farTight(lugs: number): number[] {
 export function nearSlack(lugs: number): number[] {
   const near = nearRods(lugs)
   return Array.from({ length: lugs }, (_, rod) => (near.includes(rod) ? -0.5 : 0))
+}
+
+/** The three rods nearest the player, who sits opposite the badge (common practice): lugs in the middle of the count. */
+export function nearRods(lugs: number): number[] {
+  const middle = Math.floor(lugs / 2)
+  return [middle - 1, middle, middle + 1].map((rod) => ((rod % lugs) + lugs) % lugs)
 }

@@ -1,8 +1,8 @@
 import { climb, type Climb } from '../fitting/climb'
 import { settlingOf, type Settling } from '../fitting/settling'
 import { centsBetween } from '../units/pitch'
-import { stateOf, type BenchHead } from './bench'
-import { isRead, type Pass, type Sitting } from './history'
+import { stateOf, type BenchHead } from './standing'
+import { isRead, type Pass, type Sitting } from '../log/sittings'
 
 /** All rods went alike. */
 export function alike(turns: readonly number[]): boolean {

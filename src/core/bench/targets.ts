@@ -5,8 +5,8 @@ import { patternOverLugs, spreadCents } from '../head/harmonics'
 import type { EvenHead, Learned } from '../head/types'
 import type { Aim, Drum, Side, Target } from '../records/kit'
 import { CENTS_PER_NEPER } from '../units/pitch'
-import type { KitState } from './log'
-import { headKey } from './log'
+import type { KitState } from '../log/fold'
+import { headKey } from '../log/fold'
 
 /** A drum's side as the estimate knows it; the other head's pitch where it is known. */
 export function evenHeadOf(drum: Drum, side: Side, otherHz: number | null): EvenHead {

@@ -1,12 +1,11 @@
 import type { LayerId } from '../pair/layers'
 import type { RingStroke } from '../pair/ring'
-import type { EventOf, HeadEvent, Source } from '../records/event'
+import type { HeadsThen, LugsThen } from '../log/drumLog'
+import { drumLog, type KitState } from '../log/fold'
+import type { EventOf, Source } from '../records/event'
 import { SIDES, type Drum, type Side } from '../records/kit'
 import { centsBetween } from '../units/pitch'
-import { benchHead, lastKnown } from './bench'
-import { headKey } from './headKey'
-import { eventsOfWorld } from './history'
-import type { KitState } from './log'
+import { benchHead, lastKnown } from './standing'
 
 /** One stroke on the centre, both heads free, with how the drum stood then. */
 export interface Stroke {
@@ -30,47 +29,26 @@ export interface Stroke {
   words: string[]
 }
 
-/** Events of a whole drum in the order of time. */
-export function drumEvents(kit: KitState, drum: Drum, practice: boolean): HeadEvent[] {
-  return SIDES.flatMap((side) =>
-    eventsOfWorld(kit.heads.get(headKey(drum.id, side)) ?? [], practice, kit.simulated),
-  ).sort((a, b) => a.at.localeCompare(b.at))
-}
-
-/** The state of a kit is replaced with every event: what was worked out of one holds as long as it does. */
-const known = new WeakMap<KitState, Map<string, Stroke[]>>()
-
-/** All strokes on a drum's centre, oldest first; worked out once for a state of the kit. */
+/** The newest strokes on a drum's centre, oldest first. */
 export function strokesOf(kit: KitState, drum: Drum, practice: boolean): Stroke[] {
-  const ofKit = known.get(kit) ?? new Map<string, Stroke[]>()
-  known.set(kit, ofKit)
-  const key = `${drum.id}/${practice}`
-  const strokes = ofKit.get(key) ?? findStrokes(kit, drum, practice)
-  ofKit.set(key, strokes)
-  return strokes
-}
-
-function findStrokes(kit: KitState, drum: Drum, practice: boolean): Stroke[] {
-  let layers: LayerId[] = []
-  const strokes: Stroke[] = []
-  let open: Stroke | null = null
-  for (const event of drumEvents(kit, drum, practice)) {
-    if (event.kind === 'dampingSet') layers = event.layers
-    if (event.kind === 'wordsNoted') open?.words.push(event.words)
-    // What was said is said of what stood: a turn or a new head ends it.
-    if (event.kind === 'rodsTurned' || event.kind === 'headFitted' || event.kind === 'dampingSet') open = null
-    if (event.kind !== 'centreRead') continue
-    open = {
+  return drumLog(kit, drum.id, practice).strokes.map((stroke) => {
+    const { event, layers, words } = stroke
+    return {
       ...{ id: event.id, at: event.at, source: event.source, hz: event.hz },
       ...{ standardErrorHz: event.standardErrorHz, decaySeconds: event.decaySeconds },
       ...{ glideCents: event.glideCents ?? null, ringSeconds: event.ringSeconds ?? null },
-      ...{ modes: event.modes ?? [], hung: event.hung, layers, words: [] },
-      ...lugsAt(kit, drum, practice, Date.parse(event.at), event.at),
+      ...{ modes: event.modes ?? [], hung: event.hung, layers: [...layers], words: [...words] },
+      ...stroke.lugs(lugsThen),
       oneHeaded: drum.oneHeaded === true,
     }
-    strokes.push(open)
-  }
-  return strokes
+  })
+}
+
+/** Mean lug pitches of both heads as the log knew them at a stroke. */
+export function lugsThen({ drum, heads }: HeadsThen): LugsThen {
+  const mean = (side: Side) =>
+    lastKnown({ drum, side, log: heads[side], findings: heads[side].findings })?.meanHz ?? null
+  return { batterHz: mean('batter'), resonantHz: mean('resonant') }
 }
 
 /** Lugs nearer than this are one tuning, in cents. */
@@ -96,25 +74,17 @@ export function ringStrokes(strokes: readonly Stroke[]): RingStroke[] {
 
 /** Muffling that is on the drum now, as far as the log says. */
 export function layersOn(kit: KitState, drum: Drum, practice: boolean): LayerId[] {
-  const last = drumEvents(kit, drum, practice).findLast((event) => event.kind === 'dampingSet')
-  return last?.kind === 'dampingSet' ? last.layers : []
+  return [...(drumLog(kit, drum.id, practice).layers ?? [])]
 }
 
 /** Where the wires' knob stands; null where nobody said. */
 export function wiresOf(kit: KitState, drum: Drum, practice: boolean): EventOf<'wiresSet'> | null {
-  const last = drumEvents(kit, drum, practice).findLast((event) => event.kind === 'wiresSet')
-  return last?.kind === 'wiresSet' ? last : null
+  return drumLog(kit, drum.id, practice).wires
 }
 
-/** Mean lug pitches as the log knew them at a time; `at` null for all that is known. */
-export function lugsAt(kit: KitState, drum: Drum, practice: boolean, nowMs: number, at: string | null) {
-  const mean = (side: Side) => {
-    const key = headKey(drum.id, side)
-    const events = kit.heads.get(key) ?? []
-    const then = at === null ? events : events.filter((event) => event.at <= at)
-    const head = benchHead({ ...kit, heads: new Map([[key, then]]) }, drum, side, practice, nowMs)
-    return lastKnown(head)?.meanHz ?? null
-  }
+/** Mean lug pitches as they were last read; null where a head never was. */
+export function lugsNow(kit: KitState, drum: Drum, practice: boolean, nowMs: number): LugsThen {
+  const mean = (side: Side) => lastKnown(benchHead(kit, drum, side, practice, nowMs))?.meanHz ?? null
   return { batterHz: mean('batter'), resonantHz: mean('resonant') }
 }
 

@@ -1,6 +1,6 @@
 import { usualDepthInches } from '../kit/sizes'
 import { usualLugHz } from '../kit/usual'
-import type { Drum, DrumKindRecord, HeadRecord } from '../records/kit'
+import type { Drum, DrumKindRecord, HeadRecord } from './kit'
 import { STANDARD_THREAD_MM } from '../units/turns'
 
 /** Sensible values for a drum of a kind and size (common practice, no source). */

@@ -1,10 +1,13 @@
-import fc from 'fast-check'
+import { benchHead, fittedNow, lastKnown } from '../bench/standing'
+import { roundsOf } from './rounds'
+import { kitsFromLog } from './kitLog'
 import type { HeadEvent, HumbraEvent } from '../records/event'
-import { benchHead, evenRequestFor, fittedOf, lastKnown } from './bench'
-import { usualDrum } from './defaults'
-import { eventsOfWorld, roundsOf, sittingsOf, SITTING_GAP_MS } from './history'
-import { kitsFromLog, liveEvents, redoable, undoable, type KitState } from './log'
-import { aimOf, solverTarget, targetFromFit, targetLugHz } from './targets'
+import { evenRequestFor } from '../bench/request'
+import { usualDrum } from '../records/usualDrum'
+import { SITTING_GAP_MS } from './sittings'
+import { sittingsOf } from './testLog'
+import type { KitState } from './fold'
+import { aimOf, solverTarget, targetFromFit, targetLugHz } from '../bench/targets'
 
 const START = Date.UTC(2026, 0, 5, 12)
 let count = 0
@@ -29,11 +32,6 @@ const edited = (change: Extract<HumbraEvent, { kind: 'kitEdited' }>['change']): 
   ...base(START),
   kind: 'kitEdited',
   change,
-})
-const withdrawn = (event: HumbraEvent): HumbraEvent => ({
-  ...base(START),
-  kind: 'withdrawn',
-  event: event.id,
 })
 
 const TURNS = [0.125, 0, 0, 0.125, 0, 0]
@@ -86,55 +84,12 @@ test('a pass under way: the plan leaves its turns out, the forecast counts them'
   expect(open[0].turns).toEqual(TURNS)
 })
 
-test('practice and real readings never mix, unless the whole kit is simulated', () => {
-  const events = [reading(START, 1, 150, 'microphone'), reading(START, 1, 170, 'practice')]
-  expect(eventsOfWorld(events, true, false)).toEqual([events[1]])
-  expect(eventsOfWorld(events, false, false)).toEqual([events[0]])
-  expect(eventsOfWorld(events, false, true)).toEqual(events)
-})
-
 const made = () => edited({ what: 'kitMade', name: 'Kit', simulated: false })
 const drum = usualDrum('tom', 12, 'd')
 
 function kitOf(log: HumbraEvent[]): KitState {
   return kitsFromLog(log)[0]
 }
-
-test('undo marks, redo takes the mark back, something new ends redo', () => {
-  const log = [
-    made(),
-    edited({ what: 'drumAdded', drum, after: null }),
-    edited({ what: 'kitRenamed', name: 'Other' }),
-  ]
-  expect(undoable(log, 'k')).toBe(log[2])
-  log.push(withdrawn(log[2]))
-  expect(kitOf(log).name).toBe('Kit')
-  expect(undoable(log, 'k')).toBe(log[1])
-  expect(redoable(log, 'k')).toBe(log[3])
-  const redone = [...log, withdrawn(log[3])]
-  expect(kitOf(redone).name).toBe('Other')
-  expect(redoable(redone, 'k')).toBeNull()
-  expect(redoable([...log, edited({ what: 'kitRenamed', name: 'New' })], 'k')).toBeNull()
-})
-
-test('whatever is undone and redone, an event lives exactly when the marks on it say so', () => {
-  fc.assert(
-    fc.property(fc.array(fc.boolean(), { maxLength: 30 }), (steps) => {
-      const log: HumbraEvent[] = [made()]
-      for (let i = 0; i < 5; i++) log.push(edited({ what: 'kitRenamed', name: `Name ${i}` }))
-      let depth = 0
-      for (const back of steps) {
-        const target = back ? undoable(log, 'k') : redoable(log, 'k')
-        if (!target || (target.kind === 'kitEdited' && target.change.what === 'kitMade')) continue
-        log.push(withdrawn(target))
-        depth += back ? 1 : -1
-      }
-      expect(depth).toBeGreaterThanOrEqual(0)
-      expect(liveEvents(log).filter((event) => event.kind === 'kitEdited').length).toBe(6 - depth)
-      expect(kitOf(log).name).toBe(depth >= 5 ? 'Kit' : `Name ${4 - depth}`)
-    }),
-  )
-})
 
 test('drums in order, removed and copied', () => {
   const other = { ...drum, id: 'other', name: 'Other' }
@@ -190,7 +145,7 @@ test('the sheet is the aim where it knows the head; the request holds the log’
   )
   expect(request).toMatchObject({ target: { hz: 150 }, toleranceCents: 8, keys: 2 })
   expect(request.rounds[0].readingsHz).toHaveLength(6)
-  expect(fittedOf(head, head.sitting)!.meanHz).toBeCloseTo(150, 0)
+  expect(fittedNow(head)!.meanHz).toBeCloseTo(150, 0)
   // Much later the sitting is over, and what was last known still stands.
   const later = benchHead(kit, drum, 'batter', false, START + 2 * SITTING_GAP_MS)
   expect(later.sitting).toBeNull()

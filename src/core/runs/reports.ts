@@ -1,3 +1,4 @@
+import { benchHead, lastKnown, stateOf, type BenchHead } from '../bench/standing'
 import { even } from '../evening/even'
 import type { EvenAnswer } from '../evening/types'
 import { spreadAgainst } from '../evening/confidence'
@@ -5,12 +6,11 @@ import { stateLugHz } from '../head/belief'
 import { sidesOf, type Drum, type Side, type Target } from '../records/kit'
 import type { Source } from '../records/event'
 import { centsBetween } from '../units/pitch'
-import { benchHead, evenRequestFor, lastKnown, stateOf, type BenchHead } from './bench'
-import { driftedCents, driftOf } from './drift'
-import { eventsOfWorld } from './history'
-import { headKey, type KitState } from './log'
-import { DEFAULT_SETTINGS } from './settings'
-import { sheetTarget } from './targets'
+import { evenRequestFor } from '../bench/request'
+import { driftedCents, driftOf } from '../drift/drift'
+import type { KitState } from '../log/fold'
+import { DEFAULT_SETTINGS } from '../records/settings'
+import { sheetTarget } from '../bench/targets'
 import { outOf } from './worklist'
 
 /** What the app would say of one head: the same functions as on the Bench, from the log alone. */
@@ -63,27 +63,23 @@ function reportOf(kit: KitState, drum: Drum, side: Side, nowMs: number): HeadRep
   const head = benchHead(kit, drum, side, practice, nowMs)
   const other = lastKnown(benchHead(kit, drum, side === 'batter' ? 'resonant' : 'batter', practice, nowMs))
   const { sitting } = head
-  const events = eventsOfWorld(kit.heads.get(headKey(drum.id, side)) ?? [], practice, kit.simulated)
   const request = sitting && evenRequestFor(kit, head, other?.meanHz ?? null, DEFAULT_SETTINGS, true)
-  const reading = events.findLast(({ kind }) => READ.has(kind))
   return {
     ...{ drum: drum.id, name: drum.name, side },
     sitting: sitting && {
       startedAt: sitting.startedAt,
       rounds: sitting.passes.length,
-      source: reading?.source ?? 'hand',
+      source: head.log.readBy ?? 'hand',
     },
     even: request ? even(request) : null,
     believed: believedOf(head),
     forecast: forecastOf(kit, head, nowMs),
     head: {
       fittedOn: head.fittedAt?.slice(0, 10) ?? drum[side].fittedOn,
-      plays: events.filter(({ kind }) => kind === 'centreRead').length,
+      plays: head.log.strokes,
     },
   }
 }
-
-const READ = new Set(['readingTaken', 'gaugeRead', 'earHeard', 'headRead'])
 
 function believedOf(head: BenchHead): HeadReport['believed'] {
   const known = lastKnown(head)
@@ -104,8 +100,7 @@ function forecastOf(kit: KitState, head: BenchHead, nowMs: number): Forecast | n
   const target = sheetTarget(kit, drum.id, side)
   const known = lastKnown(head)
   if (!target || !known) return null
-  const events = eventsOfWorld(kit.heads.get(headKey(drum.id, side)) ?? [], kit.simulated, kit.simulated)
-  const drift = driftOf(events, drum.lugs)
+  const drift = driftOf(head.log)
   const fitted = head.fittedAt ? Date.parse(head.fittedAt) : null
   const ageDays = fitted === null ? null : Math.max(0, (Date.parse(known.at) - fitted) / DAY_MS)
   const odds = (day: number) => outAfter(target, known, driftedCents(drift, day, ageDays))

@@ -1,11 +1,12 @@
-import type { HeadEvent, HumbraEvent } from '../records/event'
-import { benchHead, evenRequestFor } from './bench'
-import { climbOf, isPressOnly, settlingNow } from './climbing'
-import { usualDrum } from './defaults'
+import { headLog } from './fold'
+import { benchHead } from '../bench/standing'
+import { kitsFromLog } from './kitLog'
+import type { HumbraEvent } from '../records/event'
+import { evenRequestFor } from '../bench/request'
+import { climbOf, isPressOnly, settlingNow } from '../bench/climbing'
+import { usualDrum } from '../records/usualDrum'
 import { findingsOfHead, lookedAt, openFindings, openSearch } from './findings'
-import { sittingsOf } from './history'
-import { kitsFromLog } from './log'
-import { DEFAULT_SETTINGS } from './settings'
+import { DEFAULT_SETTINGS } from '../records/settings'
 
 const START = Date.UTC(2026, 0, 5, 12)
 type Draft<T> = T extends unknown ? Omit<T, 'id' | 'at' | 'kit' | 'schema' | 'source' | 'algorithm'> : never
@@ -22,7 +23,7 @@ function logOf(drafts: ReadonlyArray<Draft<HumbraEvent>>) {
     ...draft,
   })) as HumbraEvent[]
   const [kit] = kitsFromLog(all)
-  return { kit, nowMs: START + 1000 * all.length, events: kit.heads.get('d/batter') ?? [] }
+  return { kit, nowMs: START + 1000 * all.length, head: headLog(kit, 'd', 'batter', false) }
 }
 const batter = { drum: 'd', side: 'batter' as const }
 const head = usualDrum('tom', 12, 'd').batter
@@ -57,8 +58,8 @@ test('a finding stands until it is cleared; what belongs to a film goes with the
 })
 
 test('findings and searches open no sitting; they go into the request for the next pass', () => {
-  const { kit, nowMs, events } = logOf([noted('stripped', [3]), noted('worn'), read(1, 150), read(2, 151)])
-  expect(sittingsOf(events, 6).length).toBe(1)
+  const { kit, nowMs } = logOf([noted('stripped', [3]), noted('worn'), read(1, 150), read(2, 151)])
+  expect(headLog(kit, 'd', 'batter', false).sittings.length).toBe(1)
   const request = evenRequestFor(
     kit,
     benchHead(kit, kit.drums[0], 'batter', false, nowMs),
@@ -116,12 +117,12 @@ test('a slack start begins a sitting that knows its school, and the way up from 
 })
 
 test('a press between two readings is a round of its own, and its fall is what the press took', () => {
-  const { events } = logOf([
+  const { head: log } = logOf([
     ...[read(1, 150), read(2, 150.5), pressed],
     ...[read(1, 148.5), read(2, 149), pressed],
     ...[read(1, 148.4), read(2, 148.9)],
   ])
-  const [sitting] = sittingsOf(events as HeadEvent[], 6)
+  const sitting = log.sittings[0].sitting(6)
   expect(sitting.passes.map(({ pressed: was, turns }) => [was, turns?.some((turn) => turn !== 0)])).toEqual([
     [false, false],
     [true, false],

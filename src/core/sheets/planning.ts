@@ -1,22 +1,19 @@
 import { drumRange, type DrumRange, type RangeMark } from '../kit/range'
 import type { PlanDrum, PlanRequest, Scheme } from '../spacing/types'
 import { parseKey, parsePitch } from '../units/pitch'
-import type { Drum } from '../records/kit'
-import { drumPair, type DrumPair } from './pairing'
-import { headKey } from './headKey'
-import type { KitState } from './log'
-import type { Settings } from './settings'
-import { drumEvents } from './strokes'
+import { SIDES, type Drum } from '../records/kit'
+import { drumPair, type DrumPair } from '../bench/pairing'
+import { headKey } from '../log/headKey'
+import { headLog, type KitState } from '../log/fold'
+import type { Settings } from '../records/settings'
 
 /** What the log says of every drum, as planning takes it. */
 export interface KnownKit {
-  drums: Array<{ drum: Drum; pair: DrumPair; range: DrumRange; marks: RangeMark[] }>
+  drums: Array<{ drum: Drum; pair: DrumPair; range: DrumRange; marks: readonly RangeMark[] }>
 }
 
-export function marksOf(kit: KitState, drum: Drum, practice: boolean): RangeMark[] {
-  return drumEvents(kit, drum, practice).flatMap((event) =>
-    event.kind === 'rangeMarked' ? [{ mark: event.mark, hz: event.hz }] : [],
-  )
+export function marksOf(kit: KitState, drum: Drum, practice: boolean): readonly RangeMark[] {
+  return SIDES.flatMap((side) => headLog(kit, drum.id, side, practice).marks)
 }
 
 /** Where a drum speaks, from its size, the user's marks, and every sheet it stands on. */

@@ -1,6 +1,6 @@
-import type { HeadEvent, OtherHead, Source } from '../records/event'
+import type { HeadEvent, OtherHead } from '../records/event'
 import type { SlackSchoolId } from '../head/slackStart'
-import type { Ear, Feel, PoleReading, Round } from '../head/types'
+import type { Ear, Feel, PoleReading } from '../head/types'
 import { combineReadings, type CombinedReading } from '../measurement/combine'
 import { CENTS_PER_NEPER } from '../units/pitch'
 
@@ -56,7 +56,7 @@ export interface Sitting {
 }
 
 /** What is done at the head itself; findings and searches are kept beside. */
-const WORK: ReadonlySet<HeadEvent['kind']> = new Set([
+export const WORK: ReadonlySet<HeadEvent['kind']> = new Set([
   ...(['readingTaken', 'rodsTurned', 'pressed', 'gaugeRead', 'rodsFelt'] as const),
   ...(['sittingStarted', 'slackStarted', 'otherHeadSet', 'earHeard', 'headRead'] as const),
   ...(['roundStarted', 'readingsBelieved'] as const),
@@ -65,36 +65,6 @@ const WORK: ReadonlySet<HeadEvent['kind']> = new Set([
 /** A pause this long ends a sitting: by then temperature, transport or playing have moved the head. */
 export const SITTING_GAP_MS = 3 * 3600 * 1000
 
-/** Practice and real readings of one drum are two stories: what is simulated never mixes with what was heard. */
-export function eventsOfWorld(
-  events: readonly HeadEvent[],
-  practice: boolean,
-  simulated: boolean,
-): HeadEvent[] {
-  if (simulated) return [...events]
-  const isPractice = (source: Source) => source === 'practice'
-  return events.filter((event) => event.kind === 'headFitted' || isPractice(event.source) === practice)
-}
-
-/** Cuts events (oldest first) into sittings; a fitted head starts anew and drops what was before. */
-export function sittingsOf(events: readonly HeadEvent[], lugs: number): Sitting[] {
-  const fitted = events.map((event) => event.kind).lastIndexOf('headFitted')
-  const groups: HeadEvent[][] = []
-  let last = -Infinity
-  for (const event of events.slice(fitted + 1).filter(({ kind }) => WORK.has(kind))) {
-    const at = Date.parse(event.at)
-    const anew = event.kind === 'sittingStarted' || event.kind === 'slackStarted'
-    if (at - last > SITTING_GAP_MS || groups.length === 0 || anew) groups.push([])
-    groups.at(-1)!.push(event)
-    last = at
-  }
-  return groups
-    .map((group) => sittingFrom(group, lugs))
-    .filter(
-      (sitting, i) => i === groups.length - 1 || sitting.passes.some((pass) => isRead(pass) || pass.turns),
-    )
-}
-
 type Taps = Map<number, Array<Extract<HeadEvent, { kind: 'readingTaken' }>>>
 
 /** Anything was read in the pass, by pitch, dial, ear or as one number. */
@@ -102,12 +72,16 @@ export function isRead({ readings, dials, ear, whole }: Pass): boolean {
   return readings.size > 0 || dials.size > 0 || ear.size > 0 || whole !== null
 }
 
+/** Anything was read or turned: otherwise it is no sitting. */
+export const isWorked = ({ passes }: Sitting) => passes.some((pass) => isRead(pass) || pass.turns)
+
 /** What is read at a head: it belongs to the pass behind the turns made so far. */
 const READ: ReadonlySet<HeadEvent['kind']> = new Set([
   ...(['readingTaken', 'gaugeRead', 'rodsFelt', 'earHeard', 'headRead', 'roundStarted'] as const),
 ])
 
-function sittingFrom(events: readonly HeadEvent[], lugs: number): Sitting {
+/** One sitting from its events, oldest first. */
+export function sittingFrom(events: readonly HeadEvent[], lugs: number): Sitting {
   const passes: Pass[] = []
   let taps: Taps = new Map()
   let otherHead: OtherHead = 'muted'
@@ -223,50 +197,4 @@ function combineTaps(taps: Taps): Map<number, LugReadingNow> {
     readings.set(lug, { ...combined, lug, modes, events: events.map((event) => event.id) })
   }
   return readings
-}
-
-/**
- * The rounds of an `even` request from a sitting. A pass under way has turns but no readings after them: it is followed
- * by a round without readings, which is where the forecast stands.
- */
-export function roundsOf(sitting: Sitting, lugs: number, includeOpenTurns: boolean): Round[] {
-  const rounds = sitting.passes.map((pass) => roundOf(pass, lugs))
-  const newest = rounds.at(-1)
-  if (newest?.turns) {
-    if (includeOpenTurns) rounds.push({ pressed: sitting.pressedAfter })
-    else delete newest.turns
-  }
-  return rounds
-}
-
-/** One pass as the estimate takes it: poles where they were heard, bare numbers as what they are, each with its own error. */
-function roundOf(pass: Pass, lugs: number): Round {
-  const all = [...pass.readings.values()].filter(({ lug }) => lug <= lugs)
-  const heard = all.filter(({ modes }) => modes.length > 0)
-  const bare = new Map(all.filter(({ modes }) => modes.length === 0).map((reading) => [reading.lug, reading]))
-  const byLug = <Value>(value: (lug: number) => Value | null | undefined) =>
-    Array.from({ length: lugs }, (_, i) => value(i + 1) ?? null)
-  const confirmed = [
-    ...new Set([...all.filter(({ used }) => used.length > 1).map(({ lug }) => lug), ...pass.believed]),
-  ].filter((lug) => lug <= lugs)
-  return {
-    ...(heard.length ? { readings: heard.map(({ lug, modes }) => ({ lug, modes })) } : {}),
-    ...(bare.size
-      ? {
-          readingsHz: byLug((lug) => bare.get(lug)?.hz),
-          readingErrorsCents: byLug((lug) => {
-            const reading = bare.get(lug)
-            return reading && (CENTS_PER_NEPER * reading.standardErrorHz) / reading.hz
-          }),
-        }
-      : {}),
-    ...{ otherHead: pass.otherHead, mic: pass.mic, pressed: pass.pressed },
-    ...(pass.dials.size ? { gauge: byLug((lug) => pass.dials.get(lug)) } : {}),
-    ...(pass.feel ? { feel: byLug((lug) => pass.feel![lug - 1]) } : {}),
-    ...(pass.ear.size ? { ear: byLug((lug) => pass.ear.get(lug)) } : {}),
-    ...(pass.earReference && pass.ear.size ? { earReference: pass.earReference } : {}),
-    ...(pass.whole ? { wholeHz: pass.whole.hz, wholeErrorCents: pass.whole.errorCents } : {}),
-    ...(confirmed.length ? { confirmed } : {}),
-    ...(pass.turns ? { turns: pass.turns } : {}),
-  }
 }

@@ -1,12 +1,12 @@
+import { benchHead, lastKnown } from '../bench/standing'
 import { turnLawOf, turnsBetween } from '../membrane/turnLaw'
 import { SIDES, type Drum, type Side } from '../records/kit'
 import type { SheetDrum } from '../records/sheet'
 import { centsBetween } from '../units/pitch'
-import { benchHead, lastKnown } from './bench'
-import type { KitState } from './log'
-import { drumPair } from './pairing'
-import { layersOn, wiresOf } from './strokes'
-import { aimOf, sheetTarget, targetFromFit, toleranceOf } from './targets'
+import type { KitState } from '../log/fold'
+import { drumPair } from '../bench/pairing'
+import { layersOn, wiresOf } from '../bench/strokes'
+import { aimOf, sheetTarget, targetFromFit, toleranceOf } from '../bench/targets'
 
 /** One head in two states of a kit. */
 export interface HeadDifference {

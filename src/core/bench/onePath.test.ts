@@ -1,13 +1,14 @@
+import { benchHead } from './standing'
+import { kitsFromLog } from '../log/kitLog'
 import fc from 'fast-check'
 import { even } from '../evening/even'
 import { parseEvenRequest } from '../records/even'
 import type { HumbraEvent } from '../records/event'
 import type { HeadEvent } from '../records/event'
-import { benchHead, evenRequestFor } from './bench'
-import { usualDrum } from './defaults'
-import { kitsFromLog } from './log'
-import { headReports } from './reports'
-import { DEFAULT_SETTINGS } from './settings'
+import { evenRequestFor } from './request'
+import { usualDrum } from '../records/usualDrum'
+import { headReports } from '../runs/reports'
+import { DEFAULT_SETTINGS } from '../records/settings'
 
 /**
  * One path: whatever the readings and wherever from, the Bench asks what its readings say and nothing else, what it asks is let

@@ -1,0 +1,152 @@
+import { knownOf } from '../fitting/lookOver'
+import { learnedFrom } from '../head/belief'
+import { estimateHead, type HeadState } from '../head/estimate'
+import { COSINE, MEAN, SINE } from '../head/kalman'
+import type { SlackSchoolId } from '../head/slackStart'
+import type { EvenHead, Learned } from '../head/types'
+import { headLog, type KitState } from '../log/fold'
+import { findingsOfHead, openFindings, type NotedFinding } from '../log/findings'
+import type { HeadLog, SittingLog } from '../log/headLog'
+import { roundsOf } from '../log/rounds'
+import { SITTING_GAP_MS, type Sitting } from '../log/sittings'
+import type { Drum, Side } from '../records/kit'
+import { CENTS_PER_NEPER } from '../units/pitch'
+import { evenHeadOf, type Fitted } from './targets'
+
+/** One head as it stands and as the Bench works on it, from the log alone. */
+export interface BenchHead {
+  drum: Drum
+  side: Side
+  log: HeadLog
+  /** The sitting that is going on; null when the head has not been touched lately. */
+  sitting: Sitting | null
+  /** Readings of a sitting before, for the Kit place and for a first look; null when there is none. */
+  before: Sitting | null
+  /** What sittings before the one that is going on have taught. */
+  learned: Learned | null
+  /** What stands open of looking over, as it bears on this head. */
+  findings: readonly NotedFinding[]
+  /** When the film that is on was fitted, as far as the log says. */
+  fittedAt: string | null
+  /** Where its mark lies against the badge, in turns of the drum; null where nobody said. */
+  markTurns: number | null
+}
+
+/** Sittings from which the drum's own answers are learned; older ones were other films or other seasons. */
+const SITTINGS_LEARNED = 4
+/** Learned answers may have changed between sittings: their widths grow by this factor. */
+const FORGETTING = 1.15
+/** Learned answers are never surer than this part: a head that changed must be able to say so. */
+const LEAST_DOUBT = 0.1
+
+export function benchHead(
+  kit: KitState,
+  drum: Drum,
+  side: Side,
+  practice: boolean,
+  nowMs: number,
+): BenchHead {
+  const log = headLog(kit, drum.id, side, practice)
+  const newest = log.sittings.at(-1)?.sitting(drum.lugs)
+  const going = newest && nowMs - Date.parse(newest.endedAt) < SITTING_GAP_MS ? newest : null
+  return {
+    ...{ drum, side, log, sitting: going },
+    before: going ? (log.sittings.at(-2)?.sitting(drum.lugs) ?? null) : (newest ?? null),
+    findings: findingsOfHead(openFindings(kit, drum.id, practice), side),
+    fittedAt: log.fitted?.at ?? null,
+    markTurns: log.fitted?.markTurns ?? null,
+    // Worked out when asked for: most places only want to know where the head stands.
+    get learned() {
+      return learnedBefore(log, drum, side, log.sittings.length - (going ? 1 : 0))
+    },
+  }
+}
+
+export const startOf = (slack: SlackSchoolId | null) =>
+  slack ? { start: 'slack' as const, slackSchool: slack } : {}
+
+/** The head as the estimate knows it, with what looking over found of its film. */
+export function estimatedHead(
+  { drum, side, findings }: Pick<BenchHead, 'drum' | 'side' | 'findings'>,
+  otherHz: number | null,
+): EvenHead {
+  const { worn } = knownOf(findings)
+  return { ...evenHeadOf(drum, side, otherHz), ...(worn ? { worn } : {}) }
+}
+
+/** The head as believed after one of its two newest sittings; with `open` the turns under way count. */
+export function stateOf(head: BenchHead, sitting: Sitting, open: boolean): HeadState {
+  const { log, drum } = head
+  const at = log.sittings.findLastIndex((each) => each.sitting(drum.lugs) === sitting)
+  return stateAfter(head, at, open)
+}
+
+type Estimated = Pick<BenchHead, 'log' | 'drum' | 'side' | 'findings'>
+
+function stateAfter(head: Estimated, at: number, open: boolean): HeadState {
+  const { log, drum, side } = head
+  const learned = learnedBefore(log, drum, side, at)
+  const { worn } = knownOf(head.findings)
+  const own = log.sittings[at]
+  return own.derive(open ? 'state under way' : 'state', [drum, side, learned, worn], () => {
+    const sitting = own.sitting(drum.lugs)
+    const rounds = roundsOf(sitting, drum.lugs, open)
+    return estimateHead(estimatedHead(head, null), rounds, {
+      ...(learned ? { learned } : {}),
+      ...startOf(sitting.slack),
+    })
+  })
+}
+
+/** What the sittings before one (by its place among those of this film) have taught, oldest first. */
+function learnedBefore(log: HeadLog, drum: Drum, side: Side, at: number): Learned | null {
+  const teaching = [...log.older, ...log.sittings.slice(0, at)].slice(-SITTINGS_LEARNED)
+  const newest = teaching.at(-1)
+  if (!newest) return null
+  return newest.derive('learned', [drum, side, ...teaching], () => learnedOver(drum, side, teaching))
+}
+
+function learnedOver(drum: Drum, side: Side, sittings: readonly SittingLog[]): Learned | null {
+  const head = evenHeadOf(drum, side, null)
+  return sittings.reduce<Learned | null>((learned, each) => {
+    const sitting = each.sitting(drum.lugs)
+    if (sitting.passes.length < 2) return learned
+    const rounds = roundsOf(sitting, drum.lugs, false)
+    const options = { ...(learned ? { learned } : {}), ...startOf(sitting.slack) }
+    const next = learnedFrom(estimateHead(head, rounds, options).belief)
+    return {
+      ...next,
+      hz2PerTurnError: Math.max(next.hz2PerTurnError * FORGETTING, LEAST_DOUBT * next.hz2PerTurn),
+      secondAnswerError: next.secondAnswerError * FORGETTING,
+    }
+  }, null)
+}
+
+/** The fitted state of a sitting's newest readings; null where no pitch was read. */
+function fittedAfter(head: Estimated, at: number): (Fitted & { at: string }) | null {
+  if (at < 0) return null
+  const state = stateAfter(head, at, false)
+  if (state.knownBy !== 'pitch') return null
+  const { x } = state.leading
+  const { p } = state.belief
+  const toCents = CENTS_PER_NEPER / (2 * x[MEAN])
+  return {
+    at: head.log.sittings[at].sitting(head.drum.lugs).endedAt,
+    meanHz: Math.sqrt(x[MEAN]),
+    meanErrorCents: toCents * Math.sqrt(Math.max(0, p[MEAN * 6])),
+    cosineCents: toCents * x[COSINE],
+    sineCents: toCents * x[SINE],
+    waveErrorCents: toCents * Math.sqrt(Math.max(0, p[COSINE * 6], p[SINE * 6])),
+  }
+}
+
+/** The fitted state of the sitting that is going on; null without readings. */
+export function fittedNow(head: BenchHead): (Fitted & { at: string }) | null {
+  return head.sitting ? fittedAfter(head, head.log.sittings.length - 1) : null
+}
+
+/** A head as last known, in the newest sitting or the one before; null when its pitch was never read. */
+export function lastKnown(head: Estimated): (Fitted & { at: string }) | null {
+  const newest = head.log.sittings.length - 1
+  return fittedAfter(head, newest) ?? fittedAfter(head, newest - 1)
+}

@@ -1,0 +1,197 @@
+import { FINDINGS, type AreaId } from '../fitting/lookOver'
+import type { QuestionId } from '../fitting/questions'
+import type { FaultAnswer } from '../fitting/faults'
+import type { RangeMark } from '../kit/range'
+import type { EventOf, HeadEvent, Source } from '../records/event'
+import { centsBetween } from '../units/pitch'
+import type { NotedFinding } from './findings'
+import { Memo } from './memo'
+import { isWorked, SITTING_GAP_MS, sittingFrom, WORK, type Pass, type Sitting } from './sittings'
+
+/** The events of one sitting at a head, and what was worked out of them. */
+export class SittingLog {
+  readonly #memo = new Memo()
+
+  constructor(readonly events: readonly HeadEvent[]) {}
+
+  with(event: HeadEvent): SittingLog {
+    return new SittingLog([...this.events, event])
+  }
+
+  sitting(lugs: number): Sitting {
+    return this.#memo.of('sitting', [lugs], () => sittingFrom(this.events, lugs))
+  }
+
+  /** Works something out of this sitting, once for what it was asked on. */
+  derive<Value>(what: string, on: readonly unknown[], work: () => Value): Value {
+    return this.#memo.of(what, on, work)
+  }
+}
+
+/** Changes of pitch between one sitting and the next, in cents for the root of a day: their number, sum, sum of squares. */
+export interface Changes {
+  count: number
+  sum: number
+  squares: number
+}
+
+export interface FaultSearch {
+  id: string
+  answers: FaultAnswer[]
+  passedOver: QuestionId[]
+}
+
+/**
+ * One head as its log has told it so far. It is folded event by event and never changed: an event makes the next one, which
+ * shares all that the event did not touch. Only the newest sittings keep their events.
+ */
+export interface HeadLog {
+  /** Events of every kind so far. */
+  readonly count: number
+  /** Sittings on the film that is on, newest last. */
+  readonly sittings: readonly SittingLog[]
+  /** Sittings on films before that were of the like: what the drum taught then still holds. */
+  readonly older: readonly SittingLog[]
+  /** The film that is on, as far as the log says. */
+  readonly fitted: EventOf<'headFitted'> | null
+  /** Findings that stand: not cleared, and of this film where they are of a film. */
+  readonly findings: readonly NotedFinding[]
+  /** When each part was last looked at. */
+  readonly looked: ReadonlyMap<AreaId, string>
+  readonly search: FaultSearch | null
+  /** Where the user marked that the drum growls, speaks best or chokes. */
+  readonly marks: readonly RangeMark[]
+  /** Between all sittings of this film but the newest two, which may still change. */
+  readonly changes: Changes
+  /** Where the newest reading came from. */
+  readonly readBy: Source | null
+  /** Strokes on the centre of this head. */
+  readonly strokes: number
+}
+
+export const NO_CHANGES: Changes = { count: 0, sum: 0, squares: 0 }
+
+export const EMPTY_HEAD: HeadLog = {
+  count: 0,
+  sittings: [],
+  older: [],
+  fitted: null,
+  findings: [],
+  looked: new Map(),
+  search: null,
+  marks: [],
+  changes: NO_CHANGES,
+  readBy: null,
+  strokes: 0,
+}
+
+/** The one at hand, the one before it, and as many as a head is learned from. */
+const SITTINGS_KEPT = 6
+const MARKS_KEPT = 24
+/** The most rods a drum can have: for what does not depend on their number. */
+const ANY_LUGS = 24
+
+const READS: ReadonlySet<HeadEvent['kind']> = new Set(['readingTaken', 'gaugeRead', 'earHeard', 'headRead'])
+
+/** The head after one more event. */
+export function withHeadEvent(head: HeadLog, event: HeadEvent): HeadLog {
+  const next = { ...head, count: head.count + 1, ...noted(head, event) }
+  if (READS.has(event.kind)) next.readBy = event.source
+  return WORK.has(event.kind) ? { ...next, ...worked(next, event) } : next
+}
+
+/** What the event changes beside the sittings. */
+function noted(head: HeadLog, event: HeadEvent): Partial<HeadLog> {
+  switch (event.kind) {
+    case 'headFitted':
+      return {
+        fitted: event,
+        sittings: [],
+        older: event.sameFilm ? [...head.older, ...head.sittings].slice(-SITTINGS_KEPT) : [],
+        findings: head.findings.filter(({ finding }) => !FINDINGS[finding].endsWithHead),
+        // Another head is another drum to ask.
+        search: null,
+        changes: NO_CHANGES,
+      }
+    case 'findingNoted': {
+      const { id, at, side, finding, rods } = event
+      return { findings: [...head.findings, { id, at, side, finding, rods }] }
+    }
+    case 'findingCleared':
+      return { findings: head.findings.filter(({ id }) => id !== event.noted) }
+    case 'lookedOver':
+      return { looked: new Map(head.looked).set(event.area, event.at) }
+    case 'faultAnswered':
+      return { search: answered(head.search, event) }
+    case 'faultSearchEnded':
+      return event.search === head.search?.id ? { search: null } : {}
+    case 'rangeMarked':
+      return { marks: [...head.marks, { mark: event.mark, hz: event.hz }].slice(-MARKS_KEPT) }
+    case 'centreRead':
+      return { strokes: head.strokes + 1 }
+    default:
+      return {}
+  }
+}
+
+/** A newer answer to a question replaces the older; the answer to another search begins that one. */
+function answered(open: FaultSearch | null, event: EventOf<'faultAnswered'>): FaultSearch {
+  const search = open?.id === event.search ? open : { id: event.search, answers: [], passedOver: [] }
+  const { question, answer } = event
+  const answers = search.answers.filter((each) => each.question !== question)
+  const passedOver = search.passedOver.filter((each) => each !== question)
+  return answer === null
+    ? { ...search, answers, passedOver: [...passedOver, question] }
+    : { ...search, answers: [...answers, { question, answer }], passedOver }
+}
+
+/** The event joins the sitting at hand, or begins the next one. */
+function worked(head: HeadLog, event: HeadEvent): Pick<HeadLog, 'sittings' | 'changes'> {
+  const { sittings, changes } = head
+  const last = sittings.at(-1)
+  const anew = event.kind === 'sittingStarted' || event.kind === 'slackStarted'
+  if (last && !anew && Date.parse(event.at) - Date.parse(last.events.at(-1)!.at) <= SITTING_GAP_MS)
+    return { changes, sittings: [...sittings.slice(0, -1), last.with(event)] }
+  const begun = new SittingLog([event])
+  if (!last) return { changes, sittings: [begun] }
+  // A sitting in which nothing was read or turned is none, once another one begins.
+  if (!isWorked(last.sitting(ANY_LUGS))) return { changes, sittings: [...sittings.slice(0, -1), begun] }
+  return {
+    changes: withChange(changes, sittings.at(-2), last),
+    sittings: [...sittings, begun].slice(-SITTINGS_KEPT),
+  }
+}
+
+/** All changes of the film that is on, the newest one as it stands now. */
+export function changesOf({ changes, sittings }: HeadLog): Changes {
+  return withChange(changes, sittings.at(-2), sittings.at(-1))
+}
+
+const DAY_MS = 24 * 3600 * 1000
+/** Shorter gaps are noise of reading. */
+const LEAST_DAYS = 0.2
+
+function withChange(changes: Changes, from: SittingLog | undefined, to: SittingLog | undefined): Changes {
+  if (!from || !to) return changes
+  const [one, other] = [from.sitting(ANY_LUGS), to.sitting(ANY_LUGS)]
+  const before = lastRead(one)
+  const after = passHz(other.passes[0])
+  const days = (Date.parse(other.startedAt) - Date.parse(one.endedAt)) / DAY_MS
+  if (before === null || after === null || days < LEAST_DAYS) return changes
+  const change = centsBetween(before, after) / Math.sqrt(days)
+  const { count, sum, squares } = changes
+  return { count: count + 1, sum: sum + change, squares: squares + change ** 2 }
+}
+
+/** Mean lug pitch of a pass from its readings; null where fewer than two were taken. */
+function passHz(pass: Pass | undefined): number | null {
+  const all = pass ? [...pass.readings.values()] : []
+  if (all.length < 2) return null
+  return Math.sqrt(all.reduce((sum, { hz }) => sum + hz * hz, 0) / all.length)
+}
+
+function lastRead(sitting: Sitting): number | null {
+  // Readings before the last turns tell of another pitch.
+  const last = sitting.passes.at(-1)
+  return last && !last.turns ? passHz(last) : null
+}

@@ -1,0 +1,98 @@
+import type { EventOf, HeadEvent } from '../records/event'
+import type { DrumLog, LugsThen } from './drumLog'
+import { StrokeLog, type HeadsThen } from './drumLog'
+import type { KitState, Worlds } from './fold'
+import { SittingLog, type HeadLog } from './headLog'
+import type { KitLog } from './kitLog'
+
+/**
+ * The folded state of a kit up to a place, in plain values for a database to keep: so that opening a kit reads what came after
+ * it and no more. A cache: it may be thrown away at any time and is then folded anew from the log.
+ */
+export interface Summary {
+  kit: string
+  /** Of the fold and of what it keeps: another one is not read. */
+  version: number
+  place: number
+  /** Ids of later withdrawals that it already heeds. */
+  settled: string[]
+  /** Null where the kit was removed by then. */
+  state: PackedKit | null
+}
+
+/** Raised with every change of the fold, or of the estimates whose answers strokes keep. */
+export const SUMMARY_VERSION = 1
+
+type PackedKit = Omit<KitState, 'heads' | 'struck'> & {
+  heads: Map<string, Worlds<PackedHead>>
+  struck: Map<string, Worlds<PackedDrum>>
+}
+type PackedHead = Omit<HeadLog, 'sittings' | 'older'> & {
+  sittings: Array<readonly HeadEvent[]>
+  older: Array<readonly HeadEvent[]>
+}
+type PackedStroke = LugsThen & {
+  event: EventOf<'centreRead'>
+  layers: StrokeLog['layers']
+  words: readonly string[]
+}
+type PackedDrum = Omit<DrumLog, 'strokes'> & { strokes: PackedStroke[] }
+
+/** @param estimate where both heads stood at a stroke: kept with it, since the events behind it are not */
+export function summaryOf(
+  { id, base, basePlace, settled }: KitLog,
+  estimate: (then: HeadsThen) => LugsThen,
+): Summary {
+  return {
+    ...{ kit: id, version: SUMMARY_VERSION, place: basePlace, settled: [...settled] },
+    state: base && packed(base, estimate),
+  }
+}
+
+/** The kit's state in plain values, as two folds of one log are compared. */
+export function packed(kit: KitState, estimate: (then: HeadsThen) => LugsThen): PackedKit {
+  const head = (log: HeadLog): PackedHead => ({
+    ...log,
+    sittings: log.sittings.map(({ events }) => events),
+    older: log.older.map(({ events }) => events),
+  })
+  const stroke = (log: StrokeLog): PackedStroke => ({
+    ...{ event: log.event, layers: log.layers, words: log.words },
+    ...log.lugs(estimate),
+  })
+  const drum = (log: DrumLog): PackedDrum => ({ ...log, strokes: log.strokes.map(stroke) })
+  return { ...kit, heads: inEach(kit.heads, head), struck: inEach(kit.struck, drum) }
+}
+
+/** The state that a summary keeps; undefined where it is of another version or not what it was written as. */
+export function stateOfSummary({ version, state }: Summary): KitState | null | undefined {
+  if (version !== SUMMARY_VERSION) return undefined
+  if (!state) return null
+  const sittings = (kept: ReadonlyArray<readonly HeadEvent[]>) => kept.map((events) => new SittingLog(events))
+  const head = (log: PackedHead): HeadLog => ({
+    ...log,
+    sittings: sittings(log.sittings),
+    older: sittings(log.older),
+  })
+  const drum = (log: PackedDrum): DrumLog => ({
+    ...log,
+    strokes: log.strokes.map(
+      ({ event, layers, words, batterHz, resonantHz }) =>
+        new StrokeLog(event, layers, words, { batterHz, resonantHz }),
+    ),
+  })
+  try {
+    return { ...state, heads: inEach(state.heads, head), struck: inEach(state.struck, drum) }
+  } catch {
+    return undefined
+  }
+}
+
+function inEach<From, To>(
+  logs: ReadonlyMap<string, Worlds<From>>,
+  turn: (log: From) => To,
+): Map<string, Worlds<To>> {
+  return new Map(
+    [...logs].map(([key, { real, practice }]) => [key, { real: turn(real), practice: turn(practice) }]),
+  )
+}
