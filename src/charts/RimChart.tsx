@@ -60,7 +60,14 @@ export function RimChart({
         </g>
       ))}
       {model.readings.map((mark) => (
-        <g key={`${mark.lug}-${mark.y.toFixed(1)}`} className="drop" stroke="var(--ink)" fill="var(--ink)">
+        <g
+          key={`${mark.lug}-${mark.y.toFixed(1)}`}
+          className="drop"
+          opacity={mark.pale ? 0.35 : undefined}
+          data-kept={mark.pale ? 'no' : 'yes'}
+          stroke="var(--ink)"
+          fill="var(--ink)"
+        >
           <line
             x1={mark.x}
             x2={mark.x}

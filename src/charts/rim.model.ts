@@ -29,6 +29,8 @@ export interface RimReading {
   taps: number
   /** Left out of what is believed: drawn crossed. */
   leftOut?: boolean
+  /** Shown, and not in the database yet: drawn pale. */
+  onTheWay?: boolean
 }
 
 export interface RimMark {
@@ -39,6 +41,7 @@ export interface RimMark {
   low: number
   high: number
   crossed?: boolean
+  pale?: boolean
 }
 
 export interface RimModel {
@@ -75,9 +78,10 @@ export function rimModel(input: RimInput): RimModel {
         return { place, cents: cents(Math.sqrt(Math.max(1, harmonicAt(input.fit!, place, lugs)))) }
       })
     : []
-  const reading = input.readings.map(({ lug, hz, errorHz, leftOut }) => ({
+  const reading = input.readings.map(({ lug, hz, errorHz, leftOut, onTheWay }) => ({
     lug,
     crossed: leftOut ?? false,
+    pale: onTheWay ?? false,
     cents: cents(hz),
     error: centsBetween(hz, hz + errorHz),
   }))
@@ -130,7 +134,7 @@ export function rimModel(input: RimInput): RimModel {
       label: value === 0 ? zeroHz.toFixed(1) : `${value > 0 ? '+' : '−'}${Math.abs(value)}`,
     })),
     band: { path: `${path([...edge(toleranceCents / 2), ...edge(-toleranceCents / 2).reverse()])!}Z` },
-    readings: reading.map((each) => ({ ...mark(each), crossed: each.crossed })),
+    readings: reading.map((each) => ({ ...mark(each), crossed: each.crossed, pale: each.pale })),
     expected: expected.map(mark),
     curve: curveCents.length
       ? path(curveCents.map((point) => [left + (point.place + 0.5) * step, y(point.cents)]))

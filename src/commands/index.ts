@@ -3,14 +3,17 @@ import { BENCH_COMMANDS } from './bench'
 import { KIT_COMMANDS } from './kit'
 import { PLACE_COMMANDS } from './places'
 import { RUN_COMMANDS } from './run'
-import type { Command } from './types'
+import type { Command, Place } from './types'
+
+const at = (places: readonly Place[], commands: readonly Command[]) =>
+  commands.map((command) => ({ ...command, at: places }))
 
 /** All commands, in the order of the palette and the sheet of keys. */
 export const COMMANDS: readonly Command[] = [
   ...PLACE_COMMANDS,
-  ...BENCH_COMMANDS,
-  ...RUN_COMMANDS,
-  ...KIT_COMMANDS,
+  ...at(['/bench'], BENCH_COMMANDS),
+  ...at(['/bench', '/run'], RUN_COMMANDS),
+  ...at(['/'], KIT_COMMANDS),
   ...ANYWHERE_COMMANDS,
 ]
 
@@ -33,6 +36,11 @@ export function shortcutText(shortcut: string, mac: boolean): string {
         .join(' + '),
     )
     .join(' then ')
+}
+
+/** Whether a command's key does anything where one is. */
+export function worksAt({ at: places }: Command, path: string): boolean {
+  return places === undefined || (places as readonly string[]).includes(path)
 }
 
 /** Works while typing in a field too: has a modifier. */

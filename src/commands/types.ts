@@ -44,6 +44,8 @@ export interface Command {
   id: string
   label: string
   group: 'Places' | 'Bench' | 'Kit' | 'Sheets' | 'Anywhere'
+  /** Places at which its key works, the first the one that it belongs to; left out: everywhere. */
+  at?: readonly Place[]
   /** Key as tinykeys writes it: "t", "$mod+z", "g b". */
   shortcut?: string
   enabled(session: Session): boolean

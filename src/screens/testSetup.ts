@@ -1,9 +1,9 @@
 // Stand-ins for what Next gives a place, for every test of screens.
 jest.mock('next/navigation', () => {
-  const { pushed } = jest.requireActual<typeof import('./testRouter')>('./testRouter')
+  const { pushed, place } = jest.requireActual<typeof import('./testRouter')>('./testRouter')
   return {
     useRouter: () => ({ push: (path: string) => pushed.push(path) }),
-    usePathname: () => '/',
+    usePathname: () => place.path,
     useSearchParams: () => new URLSearchParams(),
   }
 })

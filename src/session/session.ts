@@ -373,7 +373,7 @@ export class Session {
     return kitOf(this.get())
   }
 
-  notify(text: string, options: Partial<Pick<Notice, 'tone' | 'undo'>> = {}): void {
+  notify(text: string, options: Partial<Pick<Notice, 'tone' | 'undo' | 'by'>> = {}): void {
     this.set({ notice: { id: ++this.noticeCount, text, tone: 'plain', undo: false, ...options } })
   }
 

@@ -120,6 +120,8 @@ export interface Notice {
   text: string
   tone: 'plain' | 'caution'
   undo: boolean
+  /** By a key: the next such notice takes its place. */
+  by?: 'key'
 }
 
 export interface WaitingImport {

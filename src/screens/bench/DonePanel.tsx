@@ -14,7 +14,7 @@ import { openAimText } from '@/text/pair'
 import { adviceText } from '@/text/advice'
 import { daysText } from '@/text/fitting'
 import { Button } from '@/ui/Button'
-import { useCommander } from '../shell/CommandProvider'
+import { useCommander, useEnabled } from '../shell/CommandProvider'
 import { clsx } from 'clsx'
 import { ACTION_BAR, Big } from './Big'
 import { WorkingPicks } from './TurnPanel'
@@ -40,7 +40,8 @@ function wordOf({ reason, done, suspects }: EvenAnswer): string {
 export function DonePanel({ view }: { view: BenchView }) {
   const session = useSession()
   const router = useRouter()
-  const { run, isEnabled } = useCommander()
+  const { run } = useCommander()
+  const isEnabled = useEnabled(['bench.keep', 'run.next'] as const)
   const hearing = useSelect((state) => state.hearing)
   if (!view.advice || !session) return null
   const { plan } = view.advice

@@ -10,7 +10,7 @@ import { useSelect, useSession } from '@/session/react'
 import { hzText } from '@/text/heads'
 import { Button } from '@/ui/Button'
 import { Choice } from '@/ui/Choice'
-import { useCommander } from '../shell/CommandProvider'
+import { useCommander, useEnabled } from '../shell/CommandProvider'
 
 /** What the other head may be doing, as the header and the panel ask it. */
 export const OTHER_HEAD = [
@@ -83,7 +83,8 @@ export function HeardDoubts({ view }: { view: BenchView }) {
 export function HeardLines({ children }: { children?: ReactNode }) {
   const session = useSession()
   const { bench, source } = useSelect(({ bench, source }) => ({ bench, source }))
-  const { run, isEnabled } = useCommander()
+  const { run } = useCommander()
+  const isEnabled = useEnabled(['bench.withdraw'] as const)
   const listens = !['typed', 'ear', 'gauge', 'ask'].includes(source)
   if (!session) return null
   const last = bench.lastTap

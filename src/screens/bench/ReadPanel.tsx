@@ -10,7 +10,7 @@ import { adviceText } from '@/text/advice'
 import { checkText } from '@/text/fitting'
 import { Button } from '@/ui/Button'
 import { NumberEntry } from '@/ui/NumberEntry'
-import { useCommander } from '../shell/CommandProvider'
+import { useCommander, useEnabled } from '../shell/CommandProvider'
 import { clsx } from 'clsx'
 import { ACTION_BAR, Big, Light } from './Big'
 import { EarPart } from './EarPart'
@@ -23,7 +23,8 @@ import { useState } from 'react'
 
 /** Asks for the next lug, from the chosen source. */
 export function ReadPanel({ view }: { view: BenchView }) {
-  const { run, isEnabled } = useCommander()
+  const { run } = useCommander()
+  const isEnabled = useEnabled(['bench.moveOn'] as const)
   const source = useSelect((state) => state.source)
   const read = view.turnedNow ? 0 : readCount(view)
   if (source === 'ask') return <SourceAsk />

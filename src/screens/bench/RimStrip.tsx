@@ -16,16 +16,17 @@ import { Tape } from '@/ui/Tape'
 import { useWidth } from '@/ui/useWidth'
 
 /** Readings as marks: pitches as they are; a dial and an ear as places about the zero, which itself is not known. */
-function marksOf(view: BenchView, zeroHz: number): RimReading[] {
+function marksOf(view: BenchView, zeroHz: number, onTheWay: ReadonlySet<string>): RimReading[] {
   const { drum, sitting, advice, readBy } = view
   const pass = sitting?.passes.at(-1)
   if (!pass) return []
   const out = new Set(view.turnedNow ? [] : (advice?.plan.leftOut ?? []))
   const readings = [...pass.readings.values()]
     .filter(({ lug }) => lug <= drum.lugs)
-    .map(({ lug, hz, standardErrorHz, used }) => ({
+    .map(({ lug, hz, standardErrorHz, used, events }) => ({
       ...{ lug, hz, errorHz: standardErrorHz, taps: used.length },
       leftOut: out.has(lug),
+      onTheWay: events.some((id) => onTheWay.has(id)),
     }))
   if (readings.length > 0) return readings
   const place = (lug: number, cents: number, error: number): RimReading => ({
@@ -42,13 +43,13 @@ function marksOf(view: BenchView, zeroHz: number): RimReading[] {
 }
 
 /** What the strip shows, from the view. */
-function rimInput(view: BenchView, width: number, height: number): RimInput {
+function rimInput(view: BenchView, width: number, height: number, onTheWay: ReadonlySet<string>): RimInput {
   const { drum, advice, kept, aim, request } = view
   const pass = view.sitting?.passes.at(-1)
   const pitches = [...(pass?.readings.values() ?? [])].map(({ hz }) => hz)
   const meanRead = pitches.length ? pitches.reduce((sum, hz) => sum + hz, 0) / pitches.length : 150
   const zeroHz = advice?.plan.targetHz ?? ('hz' in aim ? aim.hz : (kept?.meanHz ?? meanRead))
-  const readings = marksOf(view, zeroHz)
+  const readings = marksOf(view, zeroHz, onTheWay)
   const targetHz =
     'profileHz' in request.target
       ? request.target.profileHz
@@ -102,11 +103,13 @@ function lugLabel(lug: number, reading: RimReading | undefined, pass: Pass | und
 /** The head's edge on tape: readings, fit, target band and forecast; a button a lug to read it again. */
 export function RimStrip({ view }: { view: BenchView }) {
   const session = useSession()
-  const { settings, bench } = useSelect(({ settings, bench }) => ({ settings, bench }))
+  const { settings, bench, onTheWay } = useSelect(({ settings, bench, onTheWay }) => ({
+    ...{ settings, bench, onTheWay },
+  }))
   const [ref, width] = useWidth<HTMLDivElement>(700)
   const phone = width < 560
   const height = phone ? 190 : 390
-  const input = rimInput(view, width, height)
+  const input = rimInput(view, width, height, onTheWay)
   const model = rimModel(input)
   const { plan } = view.advice ?? {}
   const byLug = new Map(input.readings.map((reading) => [reading.lug, reading]))

@@ -11,7 +11,7 @@ import { hzText } from '@/text/heads'
 import { directionWord, listText, turnText } from '@/text/turns'
 import { Button } from '@/ui/Button'
 import { Pick } from '@/ui/Pick'
-import { useCommander } from '../shell/CommandProvider'
+import { useCommander, useEnabled } from '../shell/CommandProvider'
 import { clsx } from 'clsx'
 import { RotateCw } from 'lucide-react'
 import { Big, Light } from './Big'
@@ -21,7 +21,8 @@ import { SweepMove } from './SweepMove'
 
 /** The next move: which rods, which way, how far. */
 export function TurnPanel({ view }: { view: BenchView }) {
-  const { run, isEnabled } = useCommander()
+  const { run } = useCommander()
+  const isEnabled = useEnabled(['bench.feel'] as const)
   const { settings, bench, hearing } = useSelect(({ settings, bench, hearing }) => ({
     settings,
     bench,

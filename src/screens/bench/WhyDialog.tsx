@@ -8,14 +8,15 @@ import { turnText } from '@/text/turns'
 import { whyOf } from '@/text/why'
 import { Button } from '@/ui/Button'
 import { Modal } from '@/ui/Modal'
-import { useCommander } from '../shell/CommandProvider'
+import { useCommander, useEnabled } from '../shell/CommandProvider'
 
 /** Why these rods: what is seen, what is unseen, what this drum has taught, and the tension it means. */
 export function WhyDialog({ onClose }: { onClose: () => void }) {
   const session = useSession()
   const state = useSelect(({ settings }) => ({ settings }))
   const view = useBenchView()
-  const { run, isEnabled } = useCommander()
+  const { run } = useCommander()
+  const isEnabled = useEnabled(['bench.feel'] as const)
   if (!session || !view?.advice) return null
   const { plan, fit } = view.advice
   const why = whyOf(plan, view.request.head)

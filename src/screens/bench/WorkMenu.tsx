@@ -7,11 +7,12 @@ import { AREA_IDS, AREAS } from '@/core/fitting/lookOver'
 import { lookedAt, openSearch } from '@/core/log/findings'
 import type { BenchView } from '@/session/benchView'
 import { findingText } from '@/text/fitting'
-import { useCommander } from '../shell/CommandProvider'
+import { useCommander, useEnabled } from '../shell/CommandProvider'
 
 /** The work around evening: looking over, fitting, coming up, finding the fault, each with how it stands. */
 export function WorkMenu({ view }: { view: BenchView }) {
-  const { run, isEnabled } = useCommander()
+  const { run } = useCommander()
+  const isEnabled = useEnabled(['bench.best', 'bench.hideFault', 'bench.kick', 'bench.snare'] as const)
   const { findings } = view.head
   const items = [
     { id: 'bench.look', label: 'Look it over', state: lookedText(view) },

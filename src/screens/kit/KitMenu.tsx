@@ -4,7 +4,7 @@ import { DropdownMenu } from 'radix-ui'
 import { ChevronDown } from 'lucide-react'
 import { chooseKit } from '@/session/actions/kits'
 import { useKit, useSelect, useSession } from '@/session/react'
-import { useCommander } from '../shell/CommandProvider'
+import { useCommander, useEnabled } from '../shell/CommandProvider'
 
 const COMMANDS = [
   { id: 'kit.new', label: 'Start a new kit' },
@@ -16,12 +16,15 @@ const COMMANDS = [
   { id: 'kit.restore', label: 'Bring back the kit removed last' },
 ]
 
+const IDS = COMMANDS.map(({ id }) => id)
+
 /** Other kits, and what can be done with this one. */
 export function KitMenu() {
   const session = useSession()
   const kits = useSelect((state) => state.kits)
   const kit = useKit()
-  const { run, isEnabled } = useCommander()
+  const { run } = useCommander()
+  const isEnabled = useEnabled(IDS)
   const item =
     'flex min-h-11 cursor-pointer items-center px-4 outline-none data-[highlighted]:bg-case data-[highlighted]:font-bold'
   return (

@@ -1,6 +1,6 @@
 'use client'
 
-import { useRouter } from 'next/navigation'
+import { usePathname, useRouter } from 'next/navigation'
 import { useTheme } from 'next-themes'
 import {
   createContext,
@@ -13,22 +13,26 @@ import {
   type ReactNode,
 } from 'react'
 import { tinykeys } from 'tinykeys'
-import { COMMANDS, commandById, hasModifier } from '@/commands'
+import { COMMANDS, commandById, hasModifier, worksAt } from '@/commands'
 import type { CommandContext, DialogName } from '@/commands/types'
 import { importKit } from '@/session/actions/files'
 import { readFile } from '@/session/actions/recording'
 import { useSelect, useSession } from '@/session/react'
 import { Dialogs } from './Dialogs'
 
+/** Keys that begin a sequence, and how long the next key belongs to it: as tinykeys has it. */
+const PREFIXES = new Set(
+  COMMANDS.flatMap(({ shortcut }) => (shortcut?.includes(' ') ? [shortcut.split(' ')[0]] : [])),
+)
+const SEQUENCE_MS = 1000
+
 interface Commander {
   run(id: string): void
-  isEnabled(id: string): boolean
   open(dialog: DialogName): void
 }
 
 const CommanderContext = createContext<Commander>({
   run: () => undefined,
-  isEnabled: () => false,
   open: () => undefined,
 })
 
@@ -37,14 +41,23 @@ export function useCommander(): Commander {
   return useContext(CommanderContext)
 }
 
+/** Which of the commands can be run now; the component is drawn again only when one of these changed. */
+export function useEnabled(ids: readonly string[]): (id: string) => boolean {
+  const session = useSession()
+  const enabled = useSelect(() => ids.map((id) => Boolean(session && commandById(id).enabled(session))))
+  return (id) => enabled[ids.indexOf(id)] ?? false
+}
+
 export function CommandProvider({ children }: { children: ReactNode }) {
   const session = useSession()
-  const state = useSelect(({ settings }) => ({ settings }))
+  const singleKeys = useSelect(({ settings }) => settings.singleKeys)
   const router = useRouter()
   const { resolvedTheme, setTheme } = useTheme()
   const [dialog, setDialog] = useState<DialogName | null>(null)
   // A dialog takes a moment to be there: what is typed meanwhile is meant for it, and is no single key.
   const opening = useRef(false)
+  const prefixAt = useRef(-Infinity)
+  const path = usePathname()
   const open = useCallback((name: DialogName) => {
     opening.current = true
     setDialog(name)
@@ -75,28 +88,56 @@ export function CommandProvider({ children }: { children: ReactNode }) {
     [context],
   )
 
+  /** By a key nobody aims: what it wrote is said, and can be taken back. */
+  const runByKey = useCallback(
+    async (id: string) => {
+      const command = commandById(id)
+      if (!context || !command.enabled(context.session)) return
+      const { session } = context
+      const before = session.get()
+      await command.run(context)
+      const { acts, notice } = session.get()
+      const made = acts.done.at(-1)
+      const told = notice !== before.notice
+      if (made && made !== before.acts.done.at(-1) && acts.undone.length === 0 && !told)
+        session.notify(`Noted: ${made.what}.`, { undo: true, by: 'key' })
+    },
+    [context],
+  )
+
   const commander = useMemo<Commander>(
     () => ({
       run,
-      isEnabled: (id) => Boolean(session && commandById(id).enabled(session)),
       open,
     }),
-    [run, session, open],
+    [run, open],
   )
 
-  const { singleKeys } = state.settings
   useEffect(() => {
     const bindings: Record<string, (event: KeyboardEvent) => void> = {}
     for (const { id, shortcut } of COMMANDS) {
       if (!shortcut || (!singleKeys && !hasModifier(shortcut))) continue
+      if (!worksAt(commandById(id), path)) continue
       bindings[shortcut] = (event) => {
         if (!hasModifier(shortcut) && (opening.current || isTyping(event))) return
+        // The second key of a sequence is no key of its own.
+        if (!shortcut.includes(' ') && event.timeStamp - prefixAt.current < SEQUENCE_MS) return
         event.preventDefault()
-        run(id)
+        void runByKey(id)
       }
     }
-    return tinykeys(window, bindings)
-  }, [run, singleKeys])
+    // After the bindings: the key itself is not yet behind its own prefix.
+    const seen = (event: KeyboardEvent) => {
+      const starts = PREFIXES.has(event.key) && !event.ctrlKey && !event.metaKey && !isTyping(event)
+      prefixAt.current = starts ? event.timeStamp : -Infinity
+    }
+    const unbind = tinykeys(window, bindings)
+    window.addEventListener('keydown', seen)
+    return () => {
+      unbind()
+      window.removeEventListener('keydown', seen)
+    }
+  }, [runByKey, singleKeys, path])
 
   return (
     <CommanderContext value={commander}>

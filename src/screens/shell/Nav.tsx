@@ -7,7 +7,8 @@ import { usePathname } from 'next/navigation'
 import { clsx } from 'clsx'
 
 import { Tape } from '@/ui/Tape'
-import { useCommander } from './CommandProvider'
+import { Keeping } from './Keeping'
+import { useCommander, useEnabled } from './CommandProvider'
 
 const PLACES = [
   { href: '/', label: 'Kit' },
@@ -23,6 +24,8 @@ const TOOLS = [
   { id: 'theme', label: 'Switch workshop and stage light', icon: SunMoon },
   { id: 'shortcuts', label: 'Show the keys', icon: Keyboard },
 ]
+
+const TOOL_IDS = TOOLS.map(({ id }) => id)
 
 /** The places: a column beside the work, on a phone one button. The place one is in is a torn end of tape. */
 export function Nav() {
@@ -51,7 +54,10 @@ export function Nav() {
           </Link>
         ))}
       </nav>
-      <div className="mt-auto hidden flex-wrap px-2 pb-3 md:flex">
+      <div className="md:mt-auto">
+        <Keeping />
+      </div>
+      <div className="hidden flex-wrap px-2 pb-3 md:flex">
         <Tools />
       </div>
     </header>
@@ -59,7 +65,8 @@ export function Nav() {
 }
 
 function Tools() {
-  const { run, isEnabled } = useCommander()
+  const { run } = useCommander()
+  const isEnabled = useEnabled(TOOL_IDS)
   return TOOLS.map(({ id, label, icon: Icon }) => (
     <button
       key={id}
@@ -76,7 +83,8 @@ function Tools() {
 }
 
 function PhoneMenu({ path }: { path: string }) {
-  const { run, isEnabled } = useCommander()
+  const { run } = useCommander()
+  const isEnabled = useEnabled(TOOL_IDS)
   const item = 'flex min-h-12 items-center gap-3 px-4 text-lg outline-none data-[highlighted]:bg-case'
   return (
     <DropdownMenu.Root>

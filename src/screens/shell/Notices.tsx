@@ -14,7 +14,7 @@ export function Notices() {
   useEffect(() => {
     if (!notice) return
     toast(notice.text, {
-      id: notice.id,
+      id: notice.by ?? notice.id,
       duration: notice.tone === 'caution' ? 12_000 : 6_000,
       ...(notice.undo ? { action: { label: 'Undo', onClick: () => undo() } } : {}),
     })

@@ -1,13 +1,19 @@
 'use client'
 
 import { Command } from 'cmdk'
-import { COMMANDS } from '@/commands'
+import { usePathname, useRouter } from 'next/navigation'
+import { COMMANDS, worksAt } from '@/commands'
 import { Modal } from '@/ui/Modal'
-import { useCommander } from './CommandProvider'
+import { useCommander, useEnabled } from './CommandProvider'
+
+const IDS = COMMANDS.map(({ id }) => id)
 
 /** Every command by name. */
 export function Palette({ onClose }: { onClose: () => void }) {
-  const { run, isEnabled } = useCommander()
+  const { run } = useCommander()
+  const isEnabled = useEnabled(IDS)
+  const path = usePathname()
+  const router = useRouter()
   return (
     <Modal open onClose={onClose} title="Find a command">
       <Command label="Commands">
@@ -24,7 +30,8 @@ export function Palette({ onClose }: { onClose: () => void }) {
               value={command.label}
               onSelect={() => {
                 onClose()
-                // After the dialog has closed, so that a command may open another.
+                // After the dialog has closed, so that a command may open another; where it belongs.
+                if (command.at && !worksAt(command, path)) router.push(command.at[0])
                 setTimeout(() => run(command.id), 0)
               }}
               className="flex min-h-11 cursor-pointer items-center px-3 data-[selected=true]:bg-tape data-[selected=true]:font-bold"
