@@ -75,7 +75,7 @@ const LAYERS = {
   ],
   session: ['session', 'workers', 'storage', 'files', 'audio', 'text', ...core],
   workers: ['workers', ...core],
-  audio: ['audio', 'core/sound'],
+  audio: ['audio', 'core/sound', 'core/numeric'],
   storage: ['storage', 'core/records', 'core/log'],
   files: ['files', 'core/records'],
   cli: ['cli', 'session', 'audio', 'text', ...core],

@@ -3,6 +3,7 @@ import { benchAdviceTime, benchEvening, benchRods } from './evening'
 import { benchFaults } from './faults'
 import { benchHandsFree } from './handsFree'
 import { benchHearing } from './hearing'
+import { benchLongLog } from './longLog'
 import { benchMeasuring, benchMeasuringTime } from './measuring'
 import { benchPages } from './pages'
 import { benchPairs } from './pairs'
@@ -19,4 +20,4 @@ benchPairs()
 benchEvening()
 benchRods()
 benchByChance()
-void benchHandsFree()
+void benchHandsFree().then(benchLongLog)

@@ -1,11 +1,13 @@
-let context: AudioContext | null = null
+import { once } from '@/core/numeric/once'
+
+const context = once(() => new AudioContext())
 
 /** The one context that everything is played through; null where the browser has no sound. */
 export function output(): AudioContext | null {
   if (typeof AudioContext === 'undefined') return null
-  context ??= new AudioContext()
-  void context.resume()
-  return context
+  const out = context()
+  void out.resume()
+  return out
 }
 
 /** Plays samples once, as they are; does nothing where the browser has no sound. */

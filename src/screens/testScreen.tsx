@@ -19,3 +19,9 @@ export function showScreen(session: Session, place: ReactNode): Promise<void> {
     )
   })
 }
+
+/** Lets everything that was asked for answer: workers, the disk, what is loaded late. */
+export const settled = () =>
+  act(async () => {
+    for (let i = 0; i < 30; i++) await new Promise((resolve) => setTimeout(resolve, 0))
+  })

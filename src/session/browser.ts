@@ -12,7 +12,7 @@ import { bringDemo } from './actions/files'
 import { watchAdvice } from './adviceWatch'
 import type { SessionDeps } from './deps'
 import type { Trouble } from './keeper'
-import { once } from './once'
+import { once } from '@/core/numeric/once'
 import { Session } from './session'
 import { browserSitting } from './sittingActs'
 

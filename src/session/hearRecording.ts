@@ -62,7 +62,7 @@ export async function hearRecording(
   let turns = turnsIn(session).length
   for (let at = 0; at < samples.length; at += options.block) {
     handlers().onBlock(samples.subarray(at, at + options.block))
-    await allHeard()
+    await allHeard(session)
     const heardAt = Math.min(samples.length, at + options.block) / rateHz
     const { bench } = session.get()
     for (const { id, tap, lug, used, why, other } of bench.heard) {

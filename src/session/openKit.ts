@@ -7,6 +7,8 @@ export interface Opened {
   /** Place of the newest event that was read. */
   last: number
   unreadable: number
+  /** Folded from the whole log: no summary helped. */
+  anew: boolean
 }
 
 /** So many events are read at a time: some megabytes. */
@@ -19,7 +21,7 @@ export async function openKitLog(stores: Stores, kit: string): Promise<Opened> {
   if (summary && base !== undefined) {
     const { entries, last, unreadable } = await stores.log.readKit(kit, summary.place)
     const log = withEvents(newKitLog(kit, base, summary.place, new Set(summary.settled)), entries)
-    if (log) return { log, last, unreadable }
+    if (log) return { log, last, unreadable, anew: false }
   }
   return wholeKitLog(stores, kit)
 }
@@ -32,7 +34,7 @@ export async function wholeKitLog(stores: Stores, kit: string): Promise<Opened> 
   let unreadable = 0
   for (;;) {
     const slice = await stores.log.readKit(kit, last, PIECE)
-    if (slice.last === last) return { log: fold.end(), last, unreadable }
+    if (slice.last === last) return { log: fold.end(), last, unreadable, anew: true }
     fold.add(slice.entries)
     last = slice.last
     unreadable += slice.unreadable

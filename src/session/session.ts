@@ -11,6 +11,7 @@ import type { StoredTake, TakeStore } from '@/storage/takeStore'
 import { actText, SETTING_WORDS } from '@/text/acts'
 import type { SessionDeps, Stores } from './deps'
 import { Keeper, type Trouble } from './keeper'
+import { quietLine, type Line } from './line'
 import { openKitLog, wholeKitLog } from './openKit'
 import { INITIAL_STATE, kitOf, type Notice, type SessionState } from './state'
 import { asOne, did, redoable, undoable, type Act } from './undo'
@@ -39,9 +40,11 @@ type UndoWays = Partial<Pick<Act, 'what' | 'removes' | 'settings'>> & { never?: 
  */
 export class Session {
   readonly store = createStore<SessionState>(() => INITIAL_STATE)
+  /** The open microphone and what came in through it. */
+  readonly line: Line = quietLine()
   private storage: Stores | null = null
   private followed = 0
-  private noticeCount = 0
+  private given = 0
   private readonly stale = new Set<string>()
   private readonly keeper: Keeper
 
@@ -100,6 +103,7 @@ export class Session {
     for (const kit of await storage.log.kits()) {
       const opened = await openKitLog(storage, kit)
       logs.set(kit, opened.log)
+      if (opened.anew && opened.log.basePlace > 0) this.keepSummary(opened.log, true)
       unreadable += opened.unreadable
       this.followed = Math.max(this.followed, opened.last)
     }
@@ -374,7 +378,12 @@ export class Session {
   }
 
   notify(text: string, options: Partial<Pick<Notice, 'tone' | 'undo' | 'by'>> = {}): void {
-    this.set({ notice: { id: ++this.noticeCount, text, tone: 'plain', undo: false, ...options } })
+    this.set({ notice: { id: this.number(), text, tone: 'plain', undo: false, ...options } })
+  }
+
+  /** A number that was not given before: notices and taps are told apart by it. */
+  number(): number {
+    return ++this.given
   }
 
   /** Takes back the newest act of this sitting; @returns it, or null when there was none. */

@@ -7,7 +7,8 @@ import { chooseHead } from './actions/kits'
 import { currentView } from './actions/readings'
 import { endRun, leaveHead, startRun } from './actions/run'
 import { archiveSheet, keepKit, keepOnSheet, keepPlan, setAim } from './actions/sheets'
-import { choose, keepScheme, pin, planning } from './actions/spacing'
+import { planningOf } from './selectors'
+import { choose, keepScheme, pin } from './actions/spacing'
 import { markRange, noteWords, setLayers, setWires } from './actions/stand'
 import { twoToms } from './testSession'
 
@@ -105,16 +106,16 @@ test('what was chosen for planning becomes the request; what is no pitch is name
     anchor: 'lowest',
     fixed: ['floor', 'gone'],
   })
-  const { request, trouble } = planning(session)!
+  const { request, trouble } = planningOf(session.get())!
   expect(trouble).toEqual(['avoid'])
   expect(request.avoidHz!.map((hz) => Math.round(hz))).toEqual([82, 110])
   expect(request).toMatchObject({ anchor: 'lowest', fixed: ['floor'], scheme: { kind: 'fourths' } })
   expect(request.favourHz!.length).toBe(7)
   pin(session, 'rack', 171)
-  expect(planning(session)!.request.pinned).toEqual({ rack: 171 })
+  expect(planningOf(session.get())!.request.pinned).toEqual({ rack: 171 })
   pin(session, 'rack', null)
   choose(session, { relationCents: 400, relations: { rack: 700 } })
-  expect(planning(session)!.request.headRelation).toEqual({ byDrum: { floor: 400, rack: 700 } })
+  expect(planningOf(session.get())!.request.headRelation).toEqual({ byDrum: { floor: 400, rack: 700 } })
   choose(session, NO_CHOICES)
-  expect(planning(session)!.request).not.toHaveProperty('headRelation')
+  expect(planningOf(session.get())!.request).not.toHaveProperty('headRelation')
 })

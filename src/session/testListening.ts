@@ -71,7 +71,7 @@ export async function listening(): Promise<
   const push = async (samples: Float32Array) => {
     for (let at = 0; at < samples.length; at += 2048) handlers!.onBlock(samples.slice(at, at + 2048))
     // Blocks are measured one after the other, behind the caller's back.
-    await allHeard()
+    await allHeard(bench.session)
     for (let i = 0; i < 12; i++) await new Promise((resolve) => setTimeout(resolve, 0))
   }
   return { ...bench, handlers: () => handlers!, hear, push }

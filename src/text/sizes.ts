@@ -1,3 +1,4 @@
+import { parseNumber } from '@/core/units/number'
 import type { DrumKind } from '@/core/kit/kinds'
 
 /** Words for kinds; two words first. */
@@ -101,7 +102,7 @@ function tokensOf(text: string): { tokens: Token[]; wrong: string | null } {
     }
     const size = match(SIZE, at)
     if (size) {
-      const [one, two] = size.slice(1, 3).map((part) => (part ? Number(part.replace(',', '.')) : null))
+      const [one, two] = size.slice(1, 3).map((part) => (part ? parseNumber(part) : null))
       const across = Math.max(one!, two ?? 0)
       const deep = two === null ? null : Math.min(one!, two)
       if (across < SIZES.least || across > SIZES.most || (deep !== null && deep < SIZES.depthLeast))

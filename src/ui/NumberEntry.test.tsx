@@ -1,5 +1,8 @@
+import { numberWithin } from '@/core/units/number'
 import { fireEvent, render, screen } from '@testing-library/react'
 import { NumberEntry } from './NumberEntry'
+
+const readHz = numberWithin(15, 2000)
 
 function entry() {
   const taken: number[] = []
@@ -7,7 +10,7 @@ function entry() {
     <NumberEntry
       label="Pitch, Hz"
       wrongText="A pitch, such as 233.5."
-      isGood={(hz) => hz >= 15 && hz <= 2000}
+      read={readHz}
       onTake={(hz) => taken.push(hz)}
     />,
   )

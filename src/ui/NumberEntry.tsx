@@ -7,12 +7,13 @@ import { Button } from './Button'
 export function NumberEntry({
   label,
   wrongText,
-  isGood,
+  read,
   onTake,
 }: {
   label: string
   wrongText: string
-  isGood: (value: number) => boolean
+  /** The number that a text is; null where it is none, or not a good one. */
+  read: (text: string) => number | null
   /** The number, and as it was typed: its digits say how good it is. */
   onTake: (value: number, text: string) => void
 }) {
@@ -20,8 +21,8 @@ export function NumberEntry({
   const [wrong, setWrong] = useState(false)
   const submit = (event: FormEvent) => {
     event.preventDefault()
-    const value = Number(text.trim().replace(',', '.'))
-    if (text.trim() === '' || !isGood(value)) return setWrong(true)
+    const value = read(text)
+    if (value === null) return setWrong(true)
     onTake(value, text)
     setText('')
     setWrong(false)

@@ -31,11 +31,14 @@ export function sheetTarget(kit: KitState, drum: string, side: Side): Target | n
   return sheet?.targets.get(headKey(drum, side))?.target ?? null
 }
 
+const SHEET: Aim = { kind: 'sheet' }
+const LEVEL: Aim = { kind: 'level' }
+
 /** What the head is to be brought to: the user's own aim, else the sheet's, else even where it stands. */
 export function aimOf(kit: KitState, drum: string, side: Side): Aim {
   const aim = kit.aims.get(headKey(drum, side))
   if (aim && aim.kind !== 'sheet') return aim
-  return sheetTarget(kit, drum, side) ? { kind: 'sheet' } : { kind: 'level' }
+  return sheetTarget(kit, drum, side) ? SHEET : LEVEL
 }
 
 /** A kept target as the solver's: even at its mean, or with the unevenness that belongs to it. */

@@ -1,3 +1,4 @@
+import { once } from '../numeric/once'
 import { cholesky } from '../numeric/linear'
 import { seededRandom } from '../numeric/random'
 import { patternOverLugs, spreadCents } from '../head/harmonics'
@@ -7,16 +8,11 @@ import type { TargetPattern } from './cost'
 
 const DRAWS = 400
 const SEED = 20
-let draws: Float64Array[] | null = null
-
 /** The same standard normal triples every time: an answer must not change when asked twice. */
-function standardDraws(): Float64Array[] {
-  if (!draws) {
-    const random = seededRandom(SEED)
-    draws = Array.from({ length: DRAWS }, () => Float64Array.from({ length: 3 }, () => random.normal()))
-  }
-  return draws
-}
+const standardDraws = once(() => {
+  const random = seededRandom(SEED)
+  return Array.from({ length: DRAWS }, () => Float64Array.from({ length: 3 }, () => random.normal()))
+})
 
 /** Lug pitches drawn from what is believed of the head: so many from each hypothesis as it has weight. */
 export function drawLugHz(

@@ -1,3 +1,4 @@
+import { plainDigits } from './number'
 /**
  * Pitch arithmetic: equal temperament and cents.
  *
@@ -84,7 +85,7 @@ function parseNote(text: string): { semitone: number; octave: number | null } | 
  * @returns Hz, or null for what is no pitch between 15 and 2000 Hz
  */
 export function parsePitch(text: string, a4Hz = STANDARD_A4_HZ): number | null {
-  const number = /^(\d+(?:[.,]\d+)?)\s*(?:hz)?$/i.exec(text.trim())
+  const number = /^(\d+(?:[.,]\d+)?)\s*(?:hz)?$/i.exec(plainDigits(text).trim())
   const note = parseNote(text)
   const hz = number
     ? Number(number[1].replace(',', '.'))

@@ -4,17 +4,17 @@ import { useState, type FormEvent } from 'react'
 import { setAim } from '@/session/actions/sheets'
 import type { BenchView } from '@/session/benchView'
 import { useSession } from '@/session/react'
+import { parseNumber } from '@/core/units/number'
 import { hzText } from '@/text/heads'
-import { Pick } from '@/ui/Pick'
+import { Pick as PickField } from '@/ui/Pick'
 import { useCommander } from '../shell/CommandProvider'
 
 /** What the head is brought to: the sheet's target, a pitch, or even where it stands. */
-export function AimPick({ view }: { view: BenchView }) {
+export function AimPick({ drum, side, aim, kept }: Pick<BenchView, 'drum' | 'side' | 'aim' | 'kept'>) {
   const session = useSession()
   const { run } = useCommander()
   const [typing, setTyping] = useState<string | null>(null)
   if (!session) return null
-  const { drum, side, aim, kept } = view
   const items = [
     ...(kept
       ? [
@@ -43,8 +43,8 @@ export function AimPick({ view }: { view: BenchView }) {
   }
   const submit = (event: FormEvent) => {
     event.preventDefault()
-    const hz = Number(typing?.replace(',', '.'))
-    if (hz >= 15 && hz <= 2000) setAim(session, drum, side, { kind: 'hz', hz })
+    const hz = parseNumber(typing ?? '')
+    if (hz !== null && hz >= 15 && hz <= 2000) setAim(session, drum, side, { kind: 'hz', hz })
     setTyping(null)
   }
   if (typing !== null) {
@@ -66,5 +66,5 @@ export function AimPick({ view }: { view: BenchView }) {
       </form>
     )
   }
-  return <Pick label="target" value={aim.kind} items={items} onChange={change} />
+  return <PickField label="target" value={aim.kind} items={items} onChange={change} />
 }

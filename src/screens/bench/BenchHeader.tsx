@@ -3,7 +3,7 @@
 import type { Settings } from '@/core/records/settings'
 import { DropdownMenu } from 'radix-ui'
 import { ChevronDown, SlidersHorizontal } from 'lucide-react'
-import { useState } from 'react'
+import { memo, useState } from 'react'
 import { clsx } from 'clsx'
 import type { OtherHead } from '@/core/records/event'
 import type { Side } from '@/core/records/kit'
@@ -12,8 +12,10 @@ import { stopListening } from '@/session/actions/listening'
 import { setOtherHead } from '@/session/actions/readings'
 import { chooseSource } from '@/session/actions/said'
 import { chooseSheet } from '@/session/actions/sheets'
-import type { BenchView } from '@/session/benchView'
+import { benchView } from '@/session/benchView'
 import { useSelect, useSession } from '@/session/react'
+import type { SessionState } from '@/session/state'
+import { findingText } from '@/text/fitting'
 import { Choice } from '@/ui/Choice'
 import { Pick } from '@/ui/Pick'
 import { AimPick } from './AimPick'
@@ -34,13 +36,25 @@ const SOURCES = [
   { value: 'ear', label: 'my own ears' },
 ]
 
+/** What the header shows of the state: a reading changes none of it. */
+function headerOf(state: SessionState) {
+  const view = benchView(state)
+  if (!view) return { source: state.source, drum: null }
+  const { kit, drum, side, practice, otherHead, aim, kept, head } = view
+  return {
+    ...{ source: state.source, drum, side, practice, otherHead, aim, kept },
+    ...{ drums: kit.drums, sheets: kit.sheets, sheet: kit.sheet },
+    found: head.findings.map(findingText).join('\n'),
+  }
+}
+
 /** Which drum and head, against what, read how. */
-export function BenchHeader({ view }: { view: BenchView }) {
+export const BenchHeader = memo(function BenchHeader() {
   const session = useSession()
-  const source = useSelect((state) => state.source)
+  const shown = useSelect(headerOf)
   const [picking, setPicking] = useState(false)
-  if (!session) return null
-  const { kit, drum, side } = view
+  if (!session || !shown.drum) return null
+  const { drums, sheets, sheet, drum, side, source } = shown
   const changeSource = (next: string) => {
     if (next !== 'microphone') stopListening(session)
     if (next !== 'ask') chooseSource(session, next as Settings['source'])
@@ -58,7 +72,7 @@ export function BenchHeader({ view }: { view: BenchView }) {
           </DropdownMenu.Trigger>
           <DropdownMenu.Portal>
             <DropdownMenu.Content align="start" className="z-50 min-w-52 bg-tape py-2 text-ink shadow-xl">
-              {kit.drums.map(({ id, name }) => (
+              {drums.map(({ id, name }) => (
                 <DropdownMenu.Item
                   key={id}
                   onSelect={() => chooseHead(session, id, side)}
@@ -78,8 +92,8 @@ export function BenchHeader({ view }: { view: BenchView }) {
             onChange={(next) => chooseHead(session, drum.id, next)}
           />
         )}
-        <WorkMenu view={view} />
-        {view.practice ? <span className="font-bold text-caution">simulated</span> : null}
+        <WorkMenu found={shown.found ? shown.found.split('\n') : []} />
+        {shown.practice ? <span className="font-bold text-caution">simulated</span> : null}
         <button
           type="button"
           aria-expanded={picking}
@@ -91,22 +105,22 @@ export function BenchHeader({ view }: { view: BenchView }) {
         </button>
       </div>
       <div className={clsx('flex-wrap items-center gap-x-5 md:flex', picking ? 'flex' : 'hidden')}>
-        {kit.sheets.length > 0 ? (
+        {sheets.length > 0 ? (
           <Pick
             label="sheet"
             className="max-w-60"
-            value={kit.sheet ?? ''}
+            value={sheet ?? ''}
             items={[
-              ...kit.sheets.map(({ id, name }) => ({ value: id, label: name })),
+              ...sheets.map(({ id, name }) => ({ value: id, label: name })),
               { value: '', label: 'none' },
             ]}
             onChange={(value) => chooseSheet(session, value || null)}
           />
         ) : null}
-        <AimPick view={view} />
+        <AimPick drum={drum} side={side} aim={shown.aim} kept={shown.kept} />
         <Pick
           label="other head"
-          value={view.otherHead}
+          value={shown.otherHead}
           items={OTHER_HEAD}
           onChange={(value) => setOtherHead(session, value as OtherHead)}
         />
@@ -119,4 +133,4 @@ export function BenchHeader({ view }: { view: BenchView }) {
       </div>
     </div>
   )
-}
+})

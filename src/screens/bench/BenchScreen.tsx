@@ -1,10 +1,11 @@
 'use client'
 
-import { useEffect, type ReactNode } from 'react'
+import { useEffect, type ComponentType, type ReactNode } from 'react'
 import { clsx } from 'clsx'
-import { type BenchView } from '@/session/benchView'
+import { benchView, type BenchView } from '@/session/benchView'
+import { kitOf, type SessionState } from '@/session/state'
 import { readAgain } from '@/session/actions/readings'
-import { useBenchView, useKit, useSelect, useSession } from '@/session/react'
+import { useBenchView, useSelect, useSession } from '@/session/react'
 import { Button } from '@/ui/Button'
 import { useCommander } from '../shell/CommandProvider'
 import { BenchHeader } from './BenchHeader'
@@ -21,20 +22,18 @@ import { TurnPanel } from './TurnPanel'
 /** One drum, one head at a time: read, turn, read. */
 export function BenchScreen() {
   const session = useSession()
-  const state = useSelect(({ phase, source }) => ({ phase, source }))
-  const kit = useKit()
+  const { starting, lugs, tall } = useSelect(frameOf)
+  const hasKit = useSelect((state) => kitOf(state) !== null)
   const { open } = useCommander()
-  const shown = useBenchView()
-  const view = session && state.phase !== 'starting' ? shown : null
-  useLugKeys(view)
-  if (!session || state.phase === 'starting') return <p className="p-8 text-soft">Opening the log…</p>
-  if (!view) {
+  useLugKeys(lugs)
+  if (!session || starting) return <p className="p-8 text-soft">Opening the log…</p>
+  if (lugs === 0) {
     return (
       <div className="p-8">
         <h1 className="text-4xl font-bold">No drum on the bench</h1>
         <p className="mt-3 text-lg">Add a drum to the kit first.</p>
-        <Button tone="act" big className="mt-6" onClick={() => open(kit ? 'add-drum' : 'new-kit')}>
-          {kit ? 'Add a drum' : 'Start a kit'}
+        <Button tone="act" big className="mt-6" onClick={() => open(hasKit ? 'add-drum' : 'new-kit')}>
+          {hasKit ? 'Add a drum' : 'Start a kit'}
         </Button>
       </div>
     )
@@ -44,25 +43,36 @@ export function BenchScreen() {
       className={clsx(
         'flex min-h-dvh flex-col md:h-dvh md:min-h-[640px]',
         // On a phone the buttons lie over the foot of the page: it scrolls clear of the tallest of them.
-        view.phase === 'read' && ['ear', 'microphone', 'ask'].includes(state.source)
-          ? 'max-md:pb-64'
-          : 'max-md:pb-24',
+        tall ? 'max-md:pb-64' : 'max-md:pb-24',
       )}
     >
-      <RunBar view={view} />
-      <BenchHeader view={view} />
+      <OfView part={RunBar} />
+      <BenchHeader />
       <div className="flex min-h-0 flex-1 flex-col-reverse justify-end md:grid md:grid-cols-[minmax(0,1fr)_376px]">
-        <RimStrip view={view} />
+        <OfView part={RimStrip} />
         <section
           aria-label="Next move"
           className="flex flex-col px-5 pt-3 pb-3 md:min-h-0 md:overflow-y-auto md:border-l md:border-line md:px-7 md:pt-6"
         >
-          <Panel view={view} />
+          <OfView part={Panel} />
         </section>
       </div>
-      <Passes view={view} />
+      <OfView part={Passes} />
     </div>
   )
+}
+
+/** What the frame of the place depends on: which parts there are, and how much room the foot takes. */
+function frameOf(state: SessionState) {
+  const view = benchView(state)
+  const tall = view?.phase === 'read' && ['ear', 'microphone', 'ask'].includes(state.source)
+  return { starting: state.phase === 'starting', lugs: view?.drum.lugs ?? 0, tall }
+}
+
+/** A part that shows the head on the bench, drawn again when that changed. */
+function OfView({ part: Part }: { part: ComponentType<{ view: BenchView }> }) {
+  const view = useBenchView()
+  return view ? <Part view={view} /> : null
 }
 
 function Panel({ view }: { view: BenchView }): ReactNode {
@@ -85,11 +95,9 @@ function Panel({ view }: { view: BenchView }): ReactNode {
 }
 
 /** Digits choose a lug: 1 to 9, 0 for the tenth. */
-function useLugKeys(view: BenchView | null) {
+function useLugKeys(lugs: number) {
   const session = useSession()
-  const settings = useSelect((state) => state.settings)
-  const lugs = view?.drum.lugs ?? 0
-  const enabled = settings.singleKeys
+  const enabled = useSelect(({ settings }) => settings.singleKeys)
   useEffect(() => {
     if (!session || !enabled) return
     const onKey = (event: KeyboardEvent) => {

@@ -1,5 +1,6 @@
 'use client'
 
+import { numberWithin } from '@/core/units/number'
 import { keepGaugeLaw, takeDial } from '@/session/actions/gauge'
 import { useSelect, useSession } from '@/session/react'
 import { Button } from '@/ui/Button'
@@ -18,7 +19,7 @@ export function GaugePart() {
       <NumberEntry
         label="Dial"
         wrongText="The number that the needle shows, such as 62.5."
-        isGood={(dial) => Math.abs(dial) <= FURTHEST}
+        read={numberWithin(-FURTHEST, FURTHEST)}
         onTake={(dial) => takeDial(session, dial)}
       />
       <div className="mt-3 text-[15px] text-soft">

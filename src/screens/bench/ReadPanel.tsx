@@ -1,5 +1,6 @@
 'use client'
 
+import { numberWithin } from '@/core/units/number'
 import { KeyMap } from '@/charts/KeyMap'
 import { keyMapModel } from '@/charts/keymap.model'
 import { readCount } from '@/commands/bench'
@@ -149,6 +150,7 @@ function SourcePart({ view }: { view: BenchView }) {
 
 const LOWEST_HZ = 15
 const HIGHEST_HZ = 2000
+const readHz = numberWithin(LOWEST_HZ, HIGHEST_HZ)
 
 function TypedPart() {
   const session = useSession()
@@ -159,7 +161,7 @@ function TypedPart() {
       <NumberEntry
         label={whole ? 'All lugs about, Hz' : 'Pitch, Hz'}
         wrongText={`A pitch in Hz between ${LOWEST_HZ} and ${HIGHEST_HZ}, such as 233.5.`}
-        isGood={(hz) => hz >= LOWEST_HZ && hz <= HIGHEST_HZ}
+        read={readHz}
         onTake={(hz, text) => (whole ? typeWholeHead : typeReading)(session, hz, text)}
       />
       <Button tone="quiet" className="-ml-2 underline" onClick={() => setWhole(!whole)}>

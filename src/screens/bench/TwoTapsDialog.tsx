@@ -1,5 +1,6 @@
 'use client'
 
+import { numberWithin } from '@/core/units/number'
 import { useEffect, useState } from 'react'
 import { compareHz, compareOnPractice, startComparing, stopComparing } from '@/session/actions/twoTaps'
 import { useBenchView, useSelect, useSession } from '@/session/react'
@@ -10,6 +11,8 @@ import { Modal } from '@/ui/Modal'
 import { NumberEntry } from '@/ui/NumberEntry'
 import { useCommander } from '../shell/CommandProvider'
 import { LugPicks } from '../fitting/LugPicks'
+
+const readHz = numberWithin(15, 2000)
 
 /** Which of two is higher, and by how much: two lugs, the two heads, this drum and the next. */
 export function TwoTapsDialog({ onClose }: { onClose: () => void }) {
@@ -68,7 +71,7 @@ export function TwoTapsDialog({ onClose }: { onClose: () => void }) {
         <NumberEntry
           label={bench.twoTaps.length === 1 ? 'Second pitch, Hz' : 'First pitch, Hz'}
           wrongText="A pitch in Hz, such as 233.5."
-          isGood={(hz) => hz >= 15 && hz <= 2000}
+          read={readHz}
           onTake={(hz) => compareHz(session, hz)}
         />
       )}

@@ -1,5 +1,6 @@
 'use client'
 
+import { parseNumber } from '@/core/units/number'
 import { lastKnown } from '@/core/bench/standing'
 import { useState, type FormEvent } from 'react'
 import { farTight, nearSlack } from '@/core/kit/uneven'
@@ -45,7 +46,7 @@ export function UnevenDialog({ onClose }: { onClose: () => void }) {
     setOffsets((now) => now.map((turn, i) => (i === rod ? Math.max(-6, Math.min(6, turn + by)) : turn)))
   const submit = (event: FormEvent) => {
     event.preventDefault()
-    const hz = Number(pitch.trim().replace(',', '.'))
+    const hz = parseNumber(pitch) ?? NaN
     if (!(hz >= 15 && hz <= 2000)) return setWrong(true)
     setAim(session, drum, side, { kind: 'offsets', hz, offsetTurns: offsets })
     onClose()

@@ -6,14 +6,40 @@ import { clsx } from 'clsx'
 import { AREA_IDS, AREAS } from '@/core/fitting/lookOver'
 import { lookedAt, openSearch } from '@/core/log/findings'
 import type { BenchView } from '@/session/benchView'
+import { useBenchView } from '@/session/react'
 import { findingText } from '@/text/fitting'
 import { useCommander, useEnabled } from '../shell/CommandProvider'
 
 /** The work around evening: looking over, fitting, coming up, finding the fault, each with how it stands. */
-export function WorkMenu({ view }: { view: BenchView }) {
+export function WorkMenu({ found }: { found: readonly string[] }) {
+  const word = found.length ? (found.length === 1 ? found[0] : `${found.length} found`) : 'Work'
+  return (
+    <DropdownMenu.Root modal={false}>
+      <DropdownMenu.Trigger
+        aria-label={`Work on this head${found.length ? `: ${found.join('; ')}` : ''}`}
+        className={clsx(
+          'flex min-h-11 max-w-80 max-md:max-w-40 items-center gap-1 px-2 text-base',
+          found.length ? 'font-bold text-caution' : 'text-soft hover:text-ink',
+        )}
+      >
+        <span className="truncate">{word}</span>
+        <ChevronDown aria-hidden size={18} className="shrink-0" />
+      </DropdownMenu.Trigger>
+      <DropdownMenu.Portal>
+        <DropdownMenu.Content align="start" className="z-50 w-80 bg-tape py-2 text-ink shadow-xl">
+          <Items />
+        </DropdownMenu.Content>
+      </DropdownMenu.Portal>
+    </DropdownMenu.Root>
+  )
+}
+
+/** There while the menu is open: only then its words are worked out. */
+function Items() {
   const { run } = useCommander()
   const isEnabled = useEnabled(['bench.best', 'bench.hideFault', 'bench.kick', 'bench.snare'] as const)
-  const { findings } = view.head
+  const view = useBenchView()
+  if (!view) return null
   const items = [
     { id: 'bench.look', label: 'Look it over', state: lookedText(view) },
     { id: 'bench.fit', label: 'Fit a head, or start from slack', state: fittedText(view) },
@@ -33,58 +59,39 @@ export function WorkMenu({ view }: { view: BenchView }) {
       ? [{ id: 'bench.hideFault', label: 'Hide a fault', state: 'in the practice drum' }]
       : []),
   ]
-  const word = findings.length
-    ? findings.length === 1
-      ? findingText(findings[0])
-      : `${findings.length} found`
-    : 'Work'
   return (
-    <DropdownMenu.Root modal={false}>
-      <DropdownMenu.Trigger
-        aria-label={`Work on this head${findings.length ? `: ${findings.map(findingText).join('; ')}` : ''}`}
-        className={clsx(
-          'flex min-h-11 max-w-80 max-md:max-w-40 items-center gap-1 px-2 text-base',
-          findings.length ? 'font-bold text-caution' : 'text-soft hover:text-ink',
-        )}
-      >
-        <span className="truncate">{word}</span>
-        <ChevronDown aria-hidden size={18} className="shrink-0" />
-      </DropdownMenu.Trigger>
-      <DropdownMenu.Portal>
-        <DropdownMenu.Content align="start" className="z-50 w-80 bg-tape py-2 text-ink shadow-xl">
-          {items.map(({ id, label, state }) => (
+    <>
+      {items.map(({ id, label, state }) => (
+        <DropdownMenu.Item
+          key={id}
+          onSelect={() => run(id)}
+          className="cursor-pointer px-4 py-2 outline-none data-[highlighted]:bg-case"
+        >
+          <span className="block text-lg leading-tight font-bold">{label}</span>
+          <span className="block text-[15px] text-soft">{state}</span>
+        </DropdownMenu.Item>
+      ))}
+      {isEnabled('bench.best') ? (
+        <div className="flex items-center gap-1 border-t border-line px-4 pt-1">
+          <span className="text-[15px] text-soft">here it</span>
+          {(
+            [
+              ['growls', 'growls'],
+              ['best', 'is best'],
+              ['chokes', 'chokes'],
+            ] as const
+          ).map(([mark, label]) => (
             <DropdownMenu.Item
-              key={id}
-              onSelect={() => run(id)}
-              className="cursor-pointer px-4 py-2 outline-none data-[highlighted]:bg-case"
+              key={mark}
+              onSelect={() => run(`bench.${mark}`)}
+              className="flex min-h-11 cursor-pointer items-center px-2 font-bold outline-none data-[highlighted]:bg-case"
             >
-              <span className="block text-lg leading-tight font-bold">{label}</span>
-              <span className="block text-[15px] text-soft">{state}</span>
+              {label}
             </DropdownMenu.Item>
           ))}
-          {isEnabled('bench.best') ? (
-            <div className="flex items-center gap-1 border-t border-line px-4 pt-1">
-              <span className="text-[15px] text-soft">here it</span>
-              {(
-                [
-                  ['growls', 'growls'],
-                  ['best', 'is best'],
-                  ['chokes', 'chokes'],
-                ] as const
-              ).map(([mark, label]) => (
-                <DropdownMenu.Item
-                  key={mark}
-                  onSelect={() => run(`bench.${mark}`)}
-                  className="flex min-h-11 cursor-pointer items-center px-2 font-bold outline-none data-[highlighted]:bg-case"
-                >
-                  {label}
-                </DropdownMenu.Item>
-              ))}
-            </div>
-          ) : null}
-        </DropdownMenu.Content>
-      </DropdownMenu.Portal>
-    </DropdownMenu.Root>
+        </div>
+      ) : null}
+    </>
   )
 }
 

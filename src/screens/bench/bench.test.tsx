@@ -6,6 +6,7 @@ import { currentView } from '@/session/actions/readings'
 import { typeReading } from '@/session/actions/said'
 import { watchAdvice } from '@/session/adviceWatch'
 import { testSession } from '@/session/testSession'
+import { place } from '../testRouter'
 import { showScreen } from '../testScreen'
 import { BenchScreen } from './BenchScreen'
 
@@ -17,6 +18,7 @@ async function bench(lugs = 6) {
   addDrum(session, { ...usualDrum('tom', 12, 'd'), name: 'Rack', lugs })
   session.setSettings({ source: 'typed', keys: 2 })
   chooseHead(session, 'd', 'batter')
+  place.path = '/bench'
   await showScreen(session, <BenchScreen />)
   const panel = () => screen.getByRole('region', { name: 'Next move' })
   const read = (hz: readonly number[]) =>

@@ -9,6 +9,7 @@ import { kitEdit } from '@/session/actions/sheets'
 import { turnedOtherwise } from '@/session/actions/turning'
 import { watchAdvice } from '@/session/adviceWatch'
 import { testSession } from '@/session/testSession'
+import { place } from '../testRouter'
 import { showScreen } from '../testScreen'
 import { BenchScreen } from './BenchScreen'
 
@@ -23,6 +24,7 @@ async function bench(source: Settings['source'] | null = 'typed', hz: number | n
   chooseHead(session, 'd', 'batter')
   if (hz !== null)
     session.append([kitEdit({ what: 'aimSet', drum: 'd', side: 'batter', aim: { kind: 'hz', hz } })])
+  place.path = '/bench'
   await showScreen(session, <BenchScreen />)
   const panel = () => screen.getByRole('region', { name: 'Next move' })
   const strip = () => screen.getByRole('region', { name: 'Rim strip' })

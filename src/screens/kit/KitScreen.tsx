@@ -1,5 +1,6 @@
 'use client'
 
+import { judgedAsRead } from '@/session/selectors'
 import {
   closestCenter,
   DndContext,
@@ -16,11 +17,9 @@ import {
   verticalListSortingStrategy,
 } from '@dnd-kit/sortable'
 import { useRouter } from 'next/navigation'
-import { useMemo, useState } from 'react'
+import { useState } from 'react'
 import { railModel } from '@/charts/rail.model'
-import { judgeKit, type KitVerdict } from '@/core/spacing/verdict'
-import type { PlanDrum } from '@/core/spacing/types'
-import { kitAsRead } from '@/session/verdictView'
+import { type KitVerdict } from '@/core/spacing/verdict'
 import { verdictWords } from '@/text/verdict'
 import { chooseHead, keepBorrowed, orderDrums, removeKit } from '@/session/actions/kits'
 import { chooseSheet } from '@/session/actions/sheets'
@@ -50,8 +49,7 @@ export function KitScreen() {
     useSensor(PointerSensor, { activationConstraint: { distance: 6 } }),
     useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
   )
-  const asRead = JSON.stringify(session && kit ? kitAsRead(kit, state.clockMs) : [])
-  const judged = useMemo(() => judgeKit(JSON.parse(asRead) as PlanDrum[]), [asRead])
+  const judged = useSelect(judgedAsRead)
 
   if (!session || (state.phase === 'starting' && !kit))
     return <p className="p-8 text-soft">Opening the log…</p>

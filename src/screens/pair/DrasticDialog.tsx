@@ -1,5 +1,6 @@
 'use client'
 
+import { numberWithin } from '@/core/units/number'
 import { useEffect } from 'react'
 import { DrasticChart } from '@/charts/DrasticChart'
 import { DRASTIC_PLACES, drasticOf, type Drastic } from '@/core/bench/drastic'
@@ -18,6 +19,8 @@ import { Button } from '@/ui/Button'
 import { Modal } from '@/ui/Modal'
 import { NumberEntry } from '@/ui/NumberEntry'
 import { StrokePart } from './StrokePart'
+
+const readHz = numberWithin(15, 2000)
 
 const CAUTION =
   'Eyes away from the rim. Stop where a rod resists or the maker’s limit is near. Lower heads may wrinkle: that is part of it.'
@@ -148,7 +151,7 @@ function ReadLugs({ view }: { view: BenchView }) {
     <NumberEntry
       label={`Lug ${view.lug}, Hz`}
       wrongText="A pitch in Hz between 15 and 2000, such as 182.5."
-      isGood={(hz) => hz >= 15 && hz <= 2000}
+      read={readHz}
       onTake={(hz, text) => typeReading(session, hz, text)}
     />
   )

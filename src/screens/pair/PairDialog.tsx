@@ -1,5 +1,6 @@
 'use client'
 
+import { pairView } from '@/session/selectors'
 import { useEffect, useMemo, useState } from 'react'
 import { PairMap } from '@/charts/PairMap'
 import { pairMapModel } from '@/charts/pairmap.model'
@@ -11,7 +12,7 @@ import type { PairWant } from '@/core/pair/types'
 import { waysTo } from '@/core/pair/ways'
 import { hearPair } from '@/session/actions/compare'
 import { chooseHead } from '@/session/actions/kits'
-import { aimPair, askPair, listenForCentre, pairOf, strikeCentre } from '@/session/actions/pair'
+import { aimPair, askPair, listenForCentre, strikeCentre } from '@/session/actions/pair'
 import { type BenchView } from '@/session/benchView'
 import { useBenchView, useSelect, useSession } from '@/session/react'
 import { hzText } from '@/text/heads'
@@ -34,43 +35,36 @@ export function PairDialog({ onClose }: { onClose: () => void }) {
   const session = useSession()
   const state = useSelect(({ settings }) => ({ settings }))
   const view = useBenchView()
-  const pair = session && view ? pairOf(session, view) : null
-  const key = JSON.stringify(pair)
+  const pair = useSelect(pairView)
   const [want, setWant] = useState<PairWant | null>(null)
-  const [answer, setAnswer] = useState<{ key: string; answer: PairAnswer } | null>(null)
-  const [grid, setGrid] = useState<{ key: string; grid: PairGrid } | null>(null)
-  const stands = useMemo(() => {
-    const own = JSON.parse(key) as DrumPair | null
-    return own && pairStands(own)
-  }, [key])
-  const wanted = want ?? (stands && standing(stands))
-  const asked = JSON.stringify([key, wanted])
+  const [answer, setAnswer] = useState<{ pair: DrumPair; wanted: PairWant; answer: PairAnswer } | null>(null)
+  const [grid, setGrid] = useState<PairGrid | null>(null)
+  const stands = useMemo(() => pair && pairStands(pair), [pair])
+  const wanted = useMemo(() => want ?? (stands && standing(stands)), [want, stands])
   useEffect(() => {
-    if (!session) return
+    if (!session || !pair || !wanted) return
     let stale = false
-    // The text says both drum and wish: asked anew where either changed, not with every render.
-    const [, wish] = JSON.parse(asked) as [string, PairWant | null]
-    void (wish && askPair(session, wish))?.then((next) => {
-      if (!stale) setAnswer({ key: asked, answer: next })
+    void askPair(session, wanted)?.then((next) => {
+      if (!stale) setAnswer({ pair, wanted, answer: next })
     })
     return () => void (stale = true)
-  }, [session, asked])
+  }, [session, pair, wanted])
   const known = stands !== null
   useEffect(() => {
-    if (!session || !known) return
+    if (!session || !known || !pair) return
     let stale = false
-    const { drum, seen, turnLaw, batterHz, resonantHz, centreHz } = JSON.parse(key) as DrumPair
+    const { drum, seen, turnLaw, batterHz, resonantHz, centreHz } = pair
     void session.deps
       .adviser()
       .pairMap({ drum, seen, turnLaw, now: { batterHz, resonantHz, centreHz } })
       .then((next) => {
-        if (!stale) setGrid({ key, grid: next })
+        if (!stale) setGrid(next)
       })
     return () => void (stale = true)
-  }, [session, key, known])
+  }, [session, pair, known])
   const two = pair !== null && pair.drum.resonant !== null
   const model = useMemo(
-    () => grid && grid.grid.resonantHz.length > 0 && pairMapModel(grid.grid, MAP.width, MAP.height),
+    () => grid && grid.resonantHz.length > 0 && pairMapModel(grid, MAP.width, MAP.height),
     [grid],
   )
   if (!session || !view || !pair) return null
@@ -130,7 +124,7 @@ export function PairDialog({ onClose }: { onClose: () => void }) {
             <div className="mt-4 flex flex-wrap gap-3">
               <Button
                 tone="act"
-                disabled={answer?.key !== asked}
+                disabled={answer?.pair !== pair || answer.wanted !== wanted}
                 onClick={() => {
                   if (found) aimPair(session, found)
                   onClose()

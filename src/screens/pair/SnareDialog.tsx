@@ -1,5 +1,6 @@
 'use client'
 
+import { parseNumber } from '@/core/units/number'
 import { lastKnown, benchHead } from '@/core/bench/standing'
 import { useState, type FormEvent } from 'react'
 import {
@@ -187,7 +188,7 @@ function Wires({ view }: { view: BenchView }) {
   if (!session) return null
   const submit = (event: FormEvent) => {
     event.preventDefault()
-    const value = Number(knob.trim().replace(',', '.'))
+    const value = parseNumber(knob) ?? NaN
     if (knob.trim() === '' || !(Math.abs(value) <= 100)) return setWrong(true)
     setWires(session, value, unit, rattles === 'unknown' ? null : rattles === 'yes')
     setWrong(false)

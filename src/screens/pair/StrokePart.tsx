@@ -1,5 +1,6 @@
 'use client'
 
+import { numberWithin } from '@/core/units/number'
 import { useEffect } from 'react'
 import { typeCentre } from '@/session/actions/centre'
 import { listenForCentre, meanCentre, strikeCentre } from '@/session/actions/pair'
@@ -8,6 +9,8 @@ import { useSelect, useSession } from '@/session/react'
 import { Button } from '@/ui/Button'
 import { NumberEntry } from '@/ui/NumberEntry'
 import { useCommander } from '../shell/CommandProvider'
+
+const readHz = numberWithin(15, 2000)
 
 /** One stroke on the centre with both heads free, from where readings come from. */
 export function StrokePart({ view, label = 'Strike the centre' }: { view: BenchView; label?: string }) {
@@ -48,7 +51,7 @@ export function StrokePart({ view, label = 'Strike the centre' }: { view: BenchV
         <NumberEntry
           label="Centre pitch, Hz"
           wrongText="A pitch in Hz between 15 and 2000, such as 112.5."
-          isGood={(hz) => hz >= 15 && hz <= 2000}
+          read={readHz}
           onTake={(hz) => typeCentre(session, view, hz)}
         />
       )}

@@ -1,5 +1,6 @@
 'use client'
 
+import { parseNumber } from '@/core/units/number'
 import { useState } from 'react'
 import type { PairAnswer } from '@/core/pair/solve'
 import { WANT_KEYS, type PairWant, type WantKey } from '@/core/pair/types'
@@ -28,7 +29,7 @@ const LABELS: Record<WantKey, { label: string; pick?: string; wrong: string }> =
 function parseWant(key: WantKey, text: string, a4Hz: number): number | null {
   if (key === 'resonantAboveCents') return parseInterval(text)
   if (key !== 'ratio') return parsePitch(text, a4Hz)
-  const ratio = Number(text.trim().replace(',', '.'))
+  const ratio = parseNumber(text) ?? NaN
   return ratio >= 0.8 && ratio <= 3 ? ratio : null
 }
 

@@ -1,9 +1,10 @@
 'use client'
 
+import { judgedAsKept } from '@/session/selectors'
 import type { Sheet } from '@/core/log/sheets'
 import { format } from 'date-fns'
 import { useRouter } from 'next/navigation'
-import { useMemo, useState } from 'react'
+import { useState } from 'react'
 import { SIDES, type Drum, type Side } from '@/core/records/kit'
 import type { SheetDrum } from '@/core/records/sheet'
 import { centsBetween } from '@/core/units/pitch'
@@ -17,9 +18,6 @@ import { hzText, noteText, offText } from '@/text/heads'
 import { relationText } from '@/text/pair'
 import { readingsCsv } from '@/text/csv'
 import { layersText } from '@/text/strokes'
-import { judgeKit } from '@/core/spacing/verdict'
-import type { PlanDrum } from '@/core/spacing/types'
-import { kitAsKept } from '@/session/verdictView'
 import { verdictText } from '@/text/verdict'
 import { Button } from '@/ui/Button'
 import { Tape } from '@/ui/Tape'
@@ -116,8 +114,6 @@ function SheetStrip({ kit, sheet, seed }: { kit: KitState; sheet: Sheet; seed: n
     chooseHead(session, drum.id, side)
     router.push('/bench')
   }
-  const { clockMs } = session.get()
-  const asKept = JSON.stringify(kitAsKept(kit, sheet, clockMs))
   const drums = kit.drums.filter((drum) => SIDES.some((side) => sheet.targets.has(headKey(drum.id, side))))
   return (
     <Tape seed={seed} teeth={24} className="px-6 py-4 md:px-8">
@@ -171,15 +167,15 @@ function SheetStrip({ kit, sheet, seed }: { kit: KitState; sheet: Sheet; seed: n
           ))}
         </tbody>
       </table>
-      <SheetVerdict asKept={asKept} names={new Map(kit.drums.map(({ id, name }) => [id, name]))} />
+      <SheetVerdict sheet={sheet} names={new Map(kit.drums.map(({ id, name }) => [id, name]))} />
     </Tape>
   )
 }
 
 /** What would not fit together in the kit as a sheet has it, each with the one change of the sheet that mends it. */
-function SheetVerdict({ asKept, names }: { asKept: string; names: ReadonlyMap<string, string> }) {
+function SheetVerdict({ sheet, names }: { sheet: Sheet; names: ReadonlyMap<string, string> }) {
   const router = useRouter()
-  const { verdicts, moves } = useMemo(() => judgeKit(JSON.parse(asKept) as PlanDrum[]), [asKept])
+  const { verdicts, moves } = useSelect((state) => judgedAsKept(state, sheet))
   if (verdicts.length === 0) return null
   return (
     <div className="mt-3 border-t border-line pt-2 leading-snug">

@@ -3,18 +3,15 @@
 import { useMemo } from 'react'
 import { rowsOf, type Row } from '@/core/spacing/rows'
 import type { Plan } from '@/core/spacing/types'
-import type { Planning } from '@/session/actions/spacing'
+import { type Planning } from '@/session/selectors'
 import { useSelect } from '@/session/react'
 import { noteText } from '@/text/heads'
 
 /** Kick and snare against the toms, as rows of their own. */
 export function RowsTable({ asking, plan }: { asking: Planning; plan: Plan }) {
   const { a4Hz } = useSelect(({ settings }) => settings)
-  const key = JSON.stringify([asking.request.drums, plan.drums])
-  const { rows, bass } = useMemo(() => {
-    const [drums, placed] = JSON.parse(key) as [Planning['request']['drums'], Plan['drums']]
-    return rowsOf(drums, placed)
-  }, [key])
+  const { drums } = asking.request
+  const { rows, bass } = useMemo(() => rowsOf(drums, plan.drums), [drums, plan.drums])
   const name = (id: string) => asking.request.drums.find((drum) => drum.id === id)?.name ?? id
   const worst = (against: Row['against']) =>
     rows.filter((row) => row.against === against).sort((a, b) => b.risk - a.risk)

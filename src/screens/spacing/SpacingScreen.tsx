@@ -3,7 +3,8 @@
 import { useEffect, useState } from 'react'
 import { clsx } from 'clsx'
 import type { Plan, PlanAnswer } from '@/core/spacing/types'
-import { askPlan, hearPlan, planning, type Planning } from '@/session/actions/spacing'
+import { askPlan, hearPlan } from '@/session/actions/spacing'
+import { planningOf, type Planning } from '@/session/selectors'
 import { useKit, useSelect, useSession } from '@/session/react'
 import { givesText, namesOf, planLabel, scoreText, troubleText, workText } from '@/text/spacing'
 import { Button } from '@/ui/Button'
@@ -27,7 +28,7 @@ export function SpacingScreen() {
     null,
   )
   const [keeping, setKeeping] = useState(false)
-  const asking = session && kit ? planning(session) : null
+  const asking = useSelect(planningOf)
   const answer = usePlans(asking)
   if (!session || (state.phase === 'starting' && !kit))
     return <p className="p-8 text-soft">Opening the log…</p>
@@ -127,16 +128,15 @@ export function SpacingScreen() {
 /** The plans for exactly this request; the last ones while new ones are worked out. */
 function usePlans(asking: Planning | null): PlanAnswer | null {
   const session = useSession()
-  const [found, setFound] = useState<{ key: string; answer: PlanAnswer } | null>(null)
-  const key = JSON.stringify(asking?.request ?? null)
+  const [found, setFound] = useState<PlanAnswer | null>(null)
+  const request = asking?.request ?? null
   useEffect(() => {
-    const request = JSON.parse(key) as Planning['request'] | null
     if (!session || !request) return
     let stale = false
     void askPlan(session, request).then((answer) => {
-      if (!stale) setFound({ key, answer })
+      if (!stale) setFound(answer)
     })
     return () => void (stale = true)
-  }, [session, key])
-  return found?.answer ?? null
+  }, [session, request])
+  return found
 }

@@ -3,7 +3,7 @@ import { usualDrum } from '@/core/records/usualDrum'
 import { addDrum, chooseHead, makeKit } from '@/session/actions/kits'
 import { markRange } from '@/session/actions/stand'
 import { typeReading } from '@/session/actions/said'
-import { planning } from '@/session/actions/spacing'
+import { planningOf } from '@/session/selectors'
 import { testSession } from '@/session/testSession'
 import { pushed } from '../testRouter'
 import { showScreen } from '../testScreen'
@@ -74,7 +74,8 @@ test('a root that is no pitch is said where it was typed; a note is taken', asyn
 
 test('a marked growl moves the range of the drum, and the plan is kept as a sheet', async () => {
   const { session, settle } = await spacing()
-  const lowest = () => planning(session)!.request.drums.find(({ id }) => id === 'floor-tom16')!.lowestHz!
+  const lowest = () =>
+    planningOf(session.get())!.request.drums.find(({ id }) => id === 'floor-tom16')!.lowestHz!
   const before = lowest()
   await act(async () => {
     chooseHead(session, 'floor-tom16', 'batter')
@@ -109,7 +110,7 @@ test('a scheme of one’s own and a relation for one drum', async () => {
     target: { value: '700' },
   })
   await settle()
-  const { request } = planning(session)!
+  const { request } = planningOf(session.get())!
   expect(request.headRelation).toEqual({ byDrum: { tom12: 700 } })
 })
 

@@ -1,10 +1,10 @@
-import type { OpenMicrophone } from '@/audio/microphone'
 import { confirmRefused, confirmWithTick, confirmWithWord } from '@/audio/confirm'
 import type { Session } from '../session'
 import type { Hearing } from '../state'
 import { agreeOnTone } from './headTone'
 import { currentView, expectation } from './readings'
-import { freshHands, seeBench, takeStroke, type Answer } from './strokes'
+import { seeBench, takeStroke, type Answer } from './strokes'
+import { freshHands } from '../hands'
 
 /** The level is shown this often at most: a meter that flickers at every block costs more than it tells. */
 const LEVEL_EVERY_MS = 80
@@ -19,19 +19,8 @@ const AFTER_WORD_SECONDS = 0.3
 /** A line that brings nothing at all for so long is dead: no room is that quiet. */
 const SILENT_SECONDS = 0.9
 
-let open: OpenMicrophone | null = null
-/** Blocks are measured in order: each waits for the one before. */
-let queue: Promise<void> = Promise.resolve()
-/** So many samples have come in and wait for those before them to be measured. */
-let waitingSamples = 0
-let levelShownAt = 0
-/** What the strokes so far may still mean. */
-let hands = freshHands()
-/** Samples that came in since listening began, and how many of the last were nothing at all. */
-let cameIn = { samples: 0, silent: 0 }
-
 /** Resolves when all that came in was measured. */
-export const allHeard = (): Promise<void> => queue
+export const allHeard = (session: Session): Promise<void> => session.line.queue
 
 function hearing(session: Session, change: Partial<Hearing>): void {
   session.set({ hearing: { ...session.get().hearing, ...change } })
@@ -40,12 +29,13 @@ function hearing(session: Session, change: Partial<Hearing>): void {
 /** Opens the microphone; called from a click or key only. */
 export async function startListening(session: Session): Promise<void> {
   if (session.get().hearing.state !== 'off') return
+  const { line } = session
   hearing(session, { state: 'asking', trouble: null })
   const result = await session.deps.microphone.open(session.get().settings.input, {
     onBlock: (block) => {
-      waitingSamples += block.length
+      line.waitingSamples += block.length
       watchForSilence(session, block)
-      queue = queue.then(() => takeBlock(session, block))
+      line.queue = line.queue.then(() => takeBlock(session, block))
     },
     onLost: () => {
       stopListening(session)
@@ -54,39 +44,40 @@ export async function startListening(session: Session): Promise<void> {
     onPause: (paused) => void pause(session, paused),
   })
   if (!result.ok) return hearing(session, { state: 'off', trouble: result.why })
-  open = result.microphone
+  line.open = result.microphone
   await listenAnew(session)
   hearing(session, {
     state: 'on',
     level: 0,
     peaks: [],
-    rateHz: open.rateHz,
+    rateHz: result.microphone.rateHz,
     inputs: await session.deps.microphone.inputs(),
   })
 }
 
 async function listenAnew(session: Session): Promise<void> {
-  hands = freshHands()
-  cameIn = { samples: 0, silent: 0 }
+  const { line } = session
+  line.hands = freshHands()
+  line.cameIn = { samples: 0, silent: 0 }
   const view = currentView(session)
-  if (open) await session.deps.ear().listen(open.rateHz, view ? expectation(view, session) : {})
+  if (line.open) await session.deps.ear().listen(line.open.rateHz, view ? expectation(view, session) : {})
 }
 
 /** What was ringing when the browser held the sound back cannot be measured: listening starts anew afterwards. */
 async function pause(session: Session, paused: boolean): Promise<void> {
-  if (!open) return
+  if (!session.line.open) return
   if (!paused) {
     await listenAnew(session)
     const view = currentView(session)
     if (view?.phase === 'read')
       session.notify(`Listening again. What rang meanwhile was lost: tap lug ${view.lug}.`)
   }
-  if (open) hearing(session, { state: paused ? 'paused' : 'on', level: 0, ringing: false })
+  if (session.line.open) hearing(session, { state: paused ? 'paused' : 'on', level: 0, ringing: false })
 }
 
 export function stopListening(session: Session): void {
-  open?.close()
-  open = null
+  session.line.open?.close()
+  session.line.open = null
   hearing(session, { state: 'off', level: 0, ringing: false, rateHz: 0 })
 }
 
@@ -99,26 +90,27 @@ export async function chooseInput(session: Session, input: string | null): Promi
 }
 
 async function takeBlock(session: Session, block: Float32Array): Promise<void> {
-  waitingSamples -= block.length
-  if (!open) return
-  const { rateHz } = open
+  const { line } = session
+  line.waitingSamples -= block.length
+  if (!line.open) return
+  const { rateHz } = line.open
   const heard = await session.deps.ear().push(block)
   if (!heard) return
   const now = session.deps.nowMs()
   const ringingChanged = heard.ringing !== session.get().hearing.ringing
-  if (ringingChanged || now - levelShownAt > LEVEL_EVERY_MS) {
-    levelShownAt = now
+  if (ringingChanged || now - line.levelShownAt > LEVEL_EVERY_MS) {
+    line.levelShownAt = now
     hearing(session, { level: heard.level, noise: heard.noise, ringing: heard.ringing })
   }
-  cameIn.samples += block.length
+  line.cameIn.samples += block.length
   const before = currentView(session)
-  if (before) seeBench(hands, before, cameIn.samples / rateHz)
+  if (before) seeBench(line.hands, before, line.cameIn.samples / rateHz)
   for (const stroke of heard.taps) {
     const view = currentView(session)
     if (!view) return
     // What was refused as overdriven is the very tap that says the input is too loud.
     if (stroke.tap.hz !== null || stroke.tap.verdict === 'clipped') notePeak(session, stroke.samples)
-    const answer = takeStroke(session, hands, stroke, rateHz)
+    const answer = takeStroke(session, line.hands, stroke, rateHz)
     await agreeOnTone(session)
     if (answer) await confirm(session, view.lug, answer)
     await aimEar(session)
@@ -127,6 +119,7 @@ async function takeBlock(session: Session, block: Float32Array): Promise<void> {
 
 /** A device that is open and sends nothing is noticed, and so is its coming back. */
 function watchForSilence(session: Session, block: Float32Array): void {
+  const { open, cameIn } = session.line
   if (!open) return
   cameIn.silent = block.every((x) => x === 0) ? cameIn.silent + block.length : 0
   const silent = cameIn.silent > SILENT_SECONDS * open.rateHz
@@ -169,5 +162,5 @@ async function confirm(session: Session, lug: number, answer: Answer): Promise<v
 
 /** The ear hears nothing that is struck from now on for so long, however far behind the measuring is. */
 export async function deafen(session: Session, seconds: number, above = false): Promise<void> {
-  await session.deps.ear().deafen(seconds, waitingSamples, above)
+  await session.deps.ear().deafen(seconds, session.line.waitingSamples, above)
 }

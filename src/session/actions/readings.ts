@@ -63,8 +63,6 @@ function roundReadings(sitting: BenchView['sitting']) {
   return pass && !pass.turns ? [...pass.readings.values()] : []
 }
 
-let heardCount = 0
-
 /**
  * Puts a measured tap on a lug; a refused one is shown and changes nothing. One that lies far from the head's other lugs
  * is another mode or a lug far out: it is shown, and used only when the user says so.
@@ -82,7 +80,7 @@ export function takeTap(
   const far = jumped(session, view, tap, lug)
   const why = tap.why ?? far
   const heard: HeardTap = {
-    ...{ id: ++heardCount, tap, lug, used: false, event: null, why, sound },
+    ...{ id: session.number(), tap, lug, used: false, event: null, why, sound },
     ...(far === null ? {} : { jumped: true as const }),
   }
   if (upper) session.notify(upper.said)
@@ -94,13 +92,13 @@ export function takeTap(
 /** A tap between the turns: shown, and not counted until the pass ends. */
 export function checkTap(session: Session, tap: Tap, lug: number, sound: HeardTap['sound']): void {
   const why = tap.why ?? 'A check between the turns: not counted.'
-  remember(session, { id: ++heardCount, tap, lug, used: false, event: null, why, sound })
+  remember(session, { id: session.number(), tap, lug, used: false, event: null, why, sound })
 }
 
 /** What was none of this head's taps: shown, not read and not counted. */
 export function noteOther(session: Session, tap: Tap, lug: number, sound: HeardTap['sound']): void {
   const why = 'Another drum, or none: its tones are not this head’s. Not counted.'
-  remember(session, { id: ++heardCount, tap, lug, used: false, event: null, why, other: true, sound })
+  remember(session, { id: session.number(), tap, lug, used: false, event: null, why, other: true, sound })
 }
 
 /** Taps further than this from the middle of the head's other lugs are asked about. */

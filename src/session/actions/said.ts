@@ -1,3 +1,4 @@
+import { plainDigits } from '@/core/units/number'
 import type { Ear } from '@/core/head/types'
 import type { Settings } from '@/core/records/settings'
 import { centsBetween, centsErrorToHz } from '@/core/units/pitch'
@@ -22,7 +23,7 @@ const LEAST_WHOLE_CENTS = 12
 
 /** One standard error of a typed pitch, in cents: half of its last digit, and at least 2. */
 export function typedErrorCents(hz: number, text: string): number {
-  const decimals = text.trim().replace(',', '.').split('.')[1]?.length ?? 0
+  const decimals = plainDigits(text).trim().replace(',', '.').split('.')[1]?.length ?? 0
   return Math.max(LEAST_TYPED_CENTS, centsBetween(hz, hz + 0.5 * 10 ** -decimals))
 }
 

@@ -1,26 +1,11 @@
 import { play } from '@/audio/playback'
-import { knownKit, planRequestOf, type ChoiceTrouble, type KnownKit } from '@/core/sheets/planning'
 import { pairModel } from '@/core/bench/pairing'
 import type { SpacingChoices } from '@/core/records/settings'
 import { levelsMatched, renderRinging } from '@/core/sound/ringing'
 import type { PlanAnswer, PlannedDrum, PlanRequest } from '@/core/spacing/types'
+import type { Planning } from '../selectors'
 import type { Session } from '../session'
 import { kitEdit } from './sheets'
-
-export interface Planning {
-  known: KnownKit
-  request: PlanRequest
-  trouble: ChoiceTrouble[]
-}
-
-/** The kit and the choices as a request; null without a kit. */
-export function planning(session: Session): Planning | null {
-  const kit = session.kit()
-  if (!kit) return null
-  const { settings, clockMs } = session.get()
-  const known = knownKit(kit, kit.simulated, clockMs)
-  return { known, ...planRequestOf(kit, known, settings) }
-}
 
 export function askPlan(session: Session, request: PlanRequest): Promise<PlanAnswer> {
   return session.deps.adviser().plan(request)

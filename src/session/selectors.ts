@@ -1,0 +1,57 @@
+import { createSelector } from 'reselect'
+import { drumPair, type DrumPair } from '@/core/bench/pairing'
+import type { Sheet } from '@/core/log/sheets'
+import { knownKit, planRequestOf, type ChoiceTrouble, type KnownKit } from '@/core/sheets/planning'
+import { judgeKit } from '@/core/spacing/verdict'
+import type { PlanRequest } from '@/core/spacing/types'
+import { benchView } from './benchView'
+import { kitOf, type SessionState } from './state'
+import { kitAsKept, kitAsRead } from './verdictView'
+
+/** What lies this close in time is the same to a plan or a pair: the clock alone asks for nothing anew. */
+const SAME_MS = 10 * 60_000
+
+const nowOf = ({ clockMs }: SessionState) => Math.floor(clockMs / SAME_MS) * SAME_MS
+
+/** Both heads of the drum on the bench, as the log knows them; null without a drum. */
+export const pairView: (state: SessionState) => DrumPair | null = createSelector(
+  [
+    (state: SessionState) => benchView(state)?.kit ?? null,
+    (state: SessionState) => benchView(state)?.drum ?? null,
+    (state: SessionState) => benchView(state)?.practice ?? false,
+    nowOf,
+  ],
+  (kit, drum, practice, nowMs) => (kit && drum ? drumPair(kit, drum, practice, nowMs) : null),
+)
+
+export interface Planning {
+  known: KnownKit
+  request: PlanRequest
+  trouble: ChoiceTrouble[]
+}
+
+const knownOf = createSelector([kitOf, nowOf], (kit, nowMs) => kit && knownKit(kit, kit.simulated, nowMs))
+
+/** The kit and what was chosen for it as a request; null without a kit. */
+export const planningOf: (state: SessionState) => Planning | null = createSelector(
+  [
+    kitOf,
+    knownOf,
+    (state: SessionState) => state.settings.spacing,
+    (state: SessionState) => state.settings.a4Hz,
+    (state: SessionState) => state.settings.keys,
+  ],
+  (kit, known, spacing, a4Hz, keys) =>
+    kit && known ? { known, ...planRequestOf(kit, known, { spacing, a4Hz, keys }) } : null,
+)
+
+/** What does not fit together in the kit as it was read. */
+export const judgedAsRead = createSelector([kitOf, nowOf], (kit, nowMs) =>
+  judgeKit(kit ? kitAsRead(kit, nowMs) : []),
+)
+
+/** The same of the kit as a sheet would have it. */
+export const judgedAsKept = createSelector(
+  [kitOf, (_state: SessionState, sheet: Sheet) => sheet, nowOf],
+  (kit, sheet, nowMs) => judgeKit(kit ? kitAsKept(kit, sheet, nowMs) : []),
+)
