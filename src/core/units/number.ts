@@ -11,9 +11,9 @@ export function parseNumber(text: string): number | null {
 /** The text with every digit, decimal sign and minus as ASCII has them; all else as it was. */
 export function plainDigits(text: string): string {
   return text
-    .normalize('NFKC')
-    .replace(/\u066B/g, '.')
-    .replace(/[\u2212\u2013\u2012]/g, '-')
+    .replace(/[\u066B\uFF0E]/g, '.')
+    .replace(/\uFF0C/g, ',')
+    .replace(/[\u2212\u2013\u2012\uFF0D]/g, '-')
     .replace(/\p{Nd}/gu, (digit) => String(digitValue(digit.codePointAt(0)!)))
 }
 
