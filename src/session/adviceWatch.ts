@@ -7,7 +7,8 @@ export function watchAdvice(session: Session): () => void {
   let asked: { plan: EvenRequest; open: EvenRequest | null } | null = null
   const check = () => {
     const view = benchView(session.get())
-    if (!view) return
+    // A lost adviser is asked again when the user says so.
+    if (!view || session.get().lostWorkers.has('adviser')) return
     const { request, openRequest } = view
     const sameOpen =
       asked &&
@@ -23,6 +24,10 @@ export function watchAdvice(session: Session): () => void {
       .then((answer) => {
         // An answer that something newer has overtaken is dropped.
         if (asked === mine) session.set({ advice: { request, answer } })
+      })
+      .catch(() => {
+        // Asked again with the next change, or when the user tries again.
+        if (asked === mine) asked = null
       })
   }
   check()

@@ -8,9 +8,11 @@ import { openHumbraDb, type Db } from '@/storage/schema'
 import { summaryStore } from '@/storage/summaryStore'
 import { takeStore } from '@/storage/takeStore'
 import { settingsStore } from '@/storage/settingsStore'
+import { WorkerLost } from '@/workers/watched'
+import { listenAgain } from './actions/listening'
 import { bringDemo } from './actions/files'
 import { watchAdvice } from './adviceWatch'
-import type { SessionDeps } from './deps'
+import type { SessionDeps, WorkerName } from './deps'
 import type { Trouble } from './keeper'
 import { once } from '@/core/numeric/once'
 import { Session } from './session'
@@ -56,8 +58,14 @@ function database() {
 }
 
 function browserDeps(): SessionDeps {
-  const ear = once<Ear>(startEar)
-  const adviser = once<Adviser>(startAdviser)
+  let workerTold: Parameters<SessionDeps['onWorker']>[0] = () => undefined
+  const watch = (which: WorkerName) => ({
+    onRestart: () => workerTold(which, 'again'),
+    onLost: () => workerTold(which, 'lost'),
+    onAnswer: () => workerTold(which, 'answers'),
+  })
+  const ear = once<Ear>(() => startEar(watch('ear')))
+  const adviser = once<Adviser>(() => startAdviser(watch('adviser')))
   const { open, why, onTrouble } = database()
   const channel = typeof BroadcastChannel === 'undefined' ? null : new BroadcastChannel(CHANNEL)
   return {
@@ -80,6 +88,7 @@ function browserDeps(): SessionDeps {
     sitting: browserSitting(storageOrNull('sessionStorage')),
     ear,
     adviser,
+    onWorker: (listener) => void (workerTold = listener),
     microphone: browserMicrophone,
     exclusive: (task) =>
       navigator.locks ? (navigator.locks.request(LOCK, task) as ReturnType<typeof task>) : task(),
@@ -114,7 +123,12 @@ export const browserSession = once(() => {
   window.addEventListener('beforeunload', (event) => {
     if (session.get().trouble) event.preventDefault()
   })
+  // What a lost worker leaves open is said by the banner, not by the console.
+  window.addEventListener('unhandledrejection', (event) => {
+    if (event.reason instanceof WorkerLost) event.preventDefault()
+  })
   setInterval(() => session.tick(), MINUTE_MS)
+  session.onEarRestarted = () => void listenAgain(session)
   void session.start(bringDemo).then(() => watchAdvice(session))
   return session
 })

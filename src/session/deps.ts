@@ -18,6 +18,8 @@ export interface Stores {
   summaries: SummaryStore
 }
 
+export type WorkerName = 'ear' | 'adviser'
+
 /** All that the session needs of the outside; the tests hand it stand-ins. */
 export interface SessionDeps {
   openStorage(): Promise<Stores | null>
@@ -39,7 +41,9 @@ export interface SessionDeps {
     | 'deafen'
     | 'look'
   >
-  adviser(): Pick<Adviser, 'advise' | 'pair' | 'pairMap' | 'plan'>
+  adviser(): Adviser
+  /** Calls back when a worker was started anew, is lost, or answers (again). */
+  onWorker(listener: (which: WorkerName, what: 'again' | 'lost' | 'answers') => void): void
   microphone: Microphone
   /** Runs a task while no other tab writes. */
   exclusive<T>(task: () => Promise<T>): Promise<T>

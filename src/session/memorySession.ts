@@ -8,6 +8,7 @@ import type { PracticeState } from '@/core/records/practice'
 import type { HumbraEvent } from '@/core/records/event'
 import type { JournalEntry } from '@/storage/journal'
 import type { StoredTake } from '@/storage/takeStore'
+import { tryLog } from '@/workers/adviser/tryLog'
 import { advise } from '@/workers/adviser/advise'
 import type { SessionDeps } from './deps'
 import { Session } from './session'
@@ -111,6 +112,7 @@ export function memorySession(
         pair: (request: never) => Promise.resolve(solvePair(request)),
         pairMap: (request: never) => Promise.resolve(pairMapOf(request)),
         plan: (request: never) => Promise.resolve(planKit(request)),
+        tryLog: (events: never, nowMs: number) => Promise.resolve(tryLog(events, nowMs)),
       }) as never,
     microphone: {
       open: () => Promise.resolve({ ok: false, why: 'missing' }),
@@ -119,6 +121,7 @@ export function memorySession(
     sitting: memorySitting(),
     closedBecause: () => 'closed',
     onTrouble: () => undefined,
+    onWorker: () => undefined,
     whenIdle: (task) => task(),
     exclusive: (task) => task(),
     announce: () => undefined,

@@ -42,6 +42,8 @@ export class Session {
   readonly store = createStore<SessionState>(() => INITIAL_STATE)
   /** The open microphone and what came in through it. */
   readonly line: Line = quietLine()
+  /** What is to be done when the ear was started anew in the middle of listening. */
+  onEarRestarted: () => void = () => undefined
   private storage: Stores | null = null
   private followed = 0
   private given = 0
@@ -68,6 +70,13 @@ export class Session {
   /** Reads what is kept, as far as the places need it; with an empty log the demo kit is brought in by `bringDemo`. */
   async start(bringDemo: (session: Session) => Promise<void>): Promise<void> {
     this.tick()
+    this.deps.onWorker((which, what) => {
+      const { lostWorkers } = this.get()
+      if (what === 'again' && which === 'ear') this.onEarRestarted()
+      if (what === 'lost') this.set({ lostWorkers: new Set([...lostWorkers, which]) })
+      if (what === 'answers' && lostWorkers.has(which))
+        this.set({ lostWorkers: new Set([...lostWorkers].filter((each) => each !== which)) })
+    })
     this.deps.onTrouble((trouble) => this.showTrouble(trouble))
     try {
       this.storage = await this.deps.openStorage()
@@ -292,6 +301,11 @@ export class Session {
     return this.keeper.write()
   }
 
+  /** Asks the workers anew for what they owe. */
+  askAgain(): void {
+    this.set({ lostWorkers: new Set(), advice: null })
+  }
+
   letGo(name: string): void {
     this.keeper.letGo(name)
   }
@@ -377,7 +391,7 @@ export class Session {
     return kitOf(this.get())
   }
 
-  notify(text: string, options: Partial<Pick<Notice, 'tone' | 'undo' | 'by'>> = {}): void {
+  notify(text: string, options: Partial<Pick<Notice, 'tone' | 'undo' | 'by' | 'details'>> = {}): void {
     this.set({ notice: { id: this.number(), text, tone: 'plain', undo: false, ...options } })
   }
 

@@ -7,6 +7,7 @@ import type { HumbraEvent } from '@/core/records/event'
 import type { PracticeState } from '@/core/records/practice'
 import type { TakeRecord } from '@/core/records/take'
 import type { Advice } from '@/workers/protocol'
+import type { WorkerName } from './deps'
 import type { SetAside, Trouble } from './keeper'
 import { NO_ACTS, type Acts } from './undo'
 
@@ -33,6 +34,8 @@ export interface SessionState {
   /** Acts that the database refuses for good. */
   aside: readonly SetAside[]
   unreadable: number
+  /** Workers that did not come back. */
+  lostWorkers: ReadonlySet<WorkerName>
   bench: BenchUi
   /** Newest advice and the request it answers. */
   advice: { request: EvenRequest; answer: Advice } | null
@@ -120,6 +123,8 @@ export interface Notice {
   text: string
   tone: 'plain' | 'caution'
   undo: boolean
+  /** For those who look closer: where in a file something was wrong. */
+  details?: string
   /** By a key: the next such notice takes its place. */
   by?: 'key'
 }
@@ -174,6 +179,7 @@ export const INITIAL_STATE: SessionState = {
   trouble: null,
   aside: [],
   unreadable: 0,
+  lostWorkers: new Set(),
   bench: NO_BENCH,
   advice: null,
   hearing: SILENCE,

@@ -82,7 +82,18 @@ const quiet = async (tabs: readonly Session[]) => {
   }
 }
 
-const ACTS = ['reading', 'reading', 'reading', 'turn', 'undo', 'undo', 'redo', 'rename', 'sheet', 'merge'] as const
+const ACTS = [
+  'reading',
+  'reading',
+  'reading',
+  'turn',
+  'undo',
+  'undo',
+  'redo',
+  'rename',
+  'sheet',
+  'merge',
+] as const
 
 async function act(tab: Session, what: (typeof ACTS)[number], chance: number, file: string): Promise<void> {
   chooseHead(tab, 'rack', chance < 0.5 ? 'batter' : 'resonant')

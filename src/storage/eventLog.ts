@@ -1,5 +1,6 @@
 import type { Placed } from '@/core/log/kitLog'
 import { eventSchema, type HumbraEvent } from '@/core/records/event'
+import { migrateEvent } from '@/core/records/migrations'
 import type { Db, StoredEvent } from './schema'
 
 export interface LogSlice {
@@ -112,7 +113,7 @@ const behind = (kit: string, after: number) => IDBKeyRange.bound([kit, after], [
 function sliceOf(stored: readonly StoredEvent[], after: number): LogSlice {
   const slice: LogSlice = { entries: [], last: stored.at(-1)?.seq ?? after, unreadable: 0 }
   for (const { seq, event } of stored) {
-    const parsed = eventSchema.safeParse(event)
+    const parsed = eventSchema.safeParse(migrateEvent(event))
     if (parsed.success) slice.entries.push({ event: parsed.data, place: seq! })
     else slice.unreadable++
   }

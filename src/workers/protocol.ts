@@ -3,7 +3,7 @@ import type { EvenAnswer, EvenRequest } from '@/core/evening/types'
 import type { Harmonics } from '@/core/head/harmonics'
 import type { Heard } from '@/core/measurement/listener'
 import type { MeasureOptions, Tap, TapLook } from '@/core/measurement/types'
-import type { Mic } from '@/core/records/event'
+import type { HumbraEvent, Mic } from '@/core/records/event'
 import type { PairGrid } from '@/core/pair/map'
 import type { PairAnswer, PairRequest } from '@/core/pair/solve'
 import type { PlanAnswer, PlanRequest } from '@/core/spacing/types'
@@ -60,4 +60,6 @@ export interface AdviserApi {
   pairMap(request: Omit<PairRequest, 'want'>): PairGrid
   /** Ranked plans of a kit; the first is the best there is. */
   plan(request: PlanRequest): PlanAnswer
+  /** Works out once all that the app would of a log; null where that went well, else what was wrong. */
+  tryLog(events: readonly HumbraEvent[], nowMs: number): string | null
 }

@@ -19,7 +19,7 @@ export class SittingLog {
   }
 
   sitting(lugs: number): Sitting {
-    return this.#memo.of('sitting', [lugs], () => sittingFrom(this.events, lugs))
+    return this.#memo.of(`sitting of ${lugs} lugs`, [], () => sittingFrom(this.events, lugs))
   }
 
   /** Works something out of this sitting, once for what it was asked on. */

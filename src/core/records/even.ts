@@ -1,14 +1,14 @@
 import { z } from 'zod'
 import type { EvenRequest } from '../evening/types'
 import { SLACK_SCHOOL_IDS } from '../head/slackStart'
+import { dial, hz, hz2PerTurn, inches, levelDb, lug, mils, turns } from './primitives'
 import { firstProblem, type Checked, type Problem } from './problem'
 
-const hz = z.number().min(15).max(2000)
-const positive = z.number().positive()
+const positive = z.number().positive().max(1e9)
 
 const pole = z.strictObject({
   hz,
-  levelDb: z.number().default(0),
+  levelDb: levelDb.default(0),
   standardErrorHz: positive,
   decaySeconds: positive.optional(),
 })
@@ -18,24 +18,24 @@ export const feelSchema = z.enum(['loose', 'alike', 'tight'])
 
 export const earSchema = z.enum(['much-lower', 'lower', 'alike', 'higher', 'much-higher'])
 
-const lugNumber = z.int().min(1).max(24)
-
 const round = z.strictObject({
   readingsHz: z.array(hz.nullable()).optional(),
   readingErrorCents: positive.max(200).optional(),
   readingErrorsCents: z.array(positive.max(400).nullable()).optional(),
   wholeHz: hz.optional(),
   wholeErrorCents: positive.max(400).optional(),
-  readings: z.array(z.strictObject({ lug: z.int().min(1), modes: z.array(pole).min(1) })).optional(),
+  readings: z
+    .array(z.strictObject({ lug: z.int().min(1).max(99), modes: z.array(pole).min(1).max(24) }))
+    .optional(),
   otherHead: z.enum(['muted', 'free', 'off']).optional(),
   pressed: z.boolean().optional(),
   mic: z.enum(['with-tap', 'standing']).optional(),
-  gauge: z.array(z.number().min(-1000).max(1000).nullable()).optional(),
+  gauge: z.array(dial.nullable()).max(24).optional(),
   feel: z.array(feelSchema.nullable()).optional(),
   ear: z.array(earSchema.nullable()).optional(),
-  earReference: lugNumber.optional(),
-  confirmed: z.array(lugNumber).max(24).optional(),
-  turns: z.array(z.number().min(-20).max(20)).optional(),
+  earReference: lug.optional(),
+  confirmed: z.array(lug).max(24).optional(),
+  turns: z.array(turns).max(24).optional(),
 })
 
 export const slackSchoolSchema = z.enum(SLACK_SCHOOL_IDS)
@@ -52,13 +52,13 @@ const target = z.union([
 export const evenRequestSchema = z.strictObject({
   head: z.strictObject({
     side: z.enum(['batter', 'resonant']),
-    diameterInches: z.number().min(5).max(40),
+    diameterInches: inches.diameter,
     lugs: z.int().min(3).max(24),
     hoop: hoopSchema,
     threadPitchMm: z.number().min(0.3).max(3),
-    pliesMils: z.array(z.number().min(0.5).max(40)).min(1).max(4),
+    pliesMils: mils,
     ceilingHz: hz.optional(),
-    depthInches: z.number().min(1).max(60).optional(),
+    depthInches: inches.depth.optional(),
     other: z.strictObject({ hz, pliesMils: z.array(positive).min(1) }).optional(),
     worn: z.boolean().optional(),
   }),
@@ -78,15 +78,15 @@ export const evenRequestSchema = z.strictObject({
   rounds: z.array(round).min(1).max(200),
   start: z.enum(['slack', 'unknown']).optional(),
   slackSchool: slackSchoolSchema.optional(),
-  deadRods: z.array(z.int().min(1).max(24)).optional(),
+  deadRods: z.array(lug).max(24).optional(),
   hoopOrEdge: z.boolean().optional(),
-  gaugeLaw: z.strictObject({ g0: z.number(), c: positive }).optional(),
+  gaugeLaw: z.strictObject({ g0: z.number().min(-1e4).max(1e4), c: positive }).optional(),
   gaugeError: positive.max(100).optional(),
   believe: z.enum(['readings', 'head']).optional(),
   learned: z
     .strictObject({
-      hz2PerTurn: positive,
-      hz2PerTurnError: positive,
+      hz2PerTurn,
+      hz2PerTurnError: hz2PerTurn,
       secondAnswer: positive,
       secondAnswerError: positive,
     })

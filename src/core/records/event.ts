@@ -5,15 +5,13 @@ import { AREA_IDS, FINDING_IDS } from '../fitting/lookOver'
 import { earSchema, feelSchema, slackSchoolSchema } from './even'
 import { LAYER_IDS } from '../pair/layers'
 import { aimSchema, drumSchema, headSchema, idSchema, SCHEMA_VERSION, sideSchema, targetSchema } from './kit'
+import { cents, dial, errorHz, hz, levelDb, lug, moment, seconds, turns } from './primitives'
 import { runHeadSchema, sheetDrumSchema } from './sheet'
 
 /**
  * The log: what was measured, what was done, what was decided. Append-only; the state is what the events say. Undo is an
  * event of its own.
  */
-const hz = z.number().min(15).max(2000)
-/** From 1. */
-const lug = z.int().min(1).max(24)
 
 export const sourceSchema = z.enum(['microphone', 'file', 'practice', 'typed', 'ear', 'gauge', 'hand'])
 
@@ -22,23 +20,23 @@ export const micSchema = z.enum(['with-tap', 'standing'])
 const base = {
   id: idSchema,
   /** ISO time in UTC. */
-  at: z.iso.datetime(),
+  at: moment,
   kit: idSchema,
   schema: z.int().min(1).max(SCHEMA_VERSION),
   /** Where it came from; `hand` for what is no measurement. */
   source: sourceSchema,
   /** Version of the measuring behind it; null where nothing was computed. */
-  algorithm: z.string().nullable(),
+  algorithm: z.string().max(80).nullable(),
 }
 const onHead = { ...base, drum: idSchema, side: sideSchema }
 
 const modeSchema = z.strictObject({
   hz,
-  decaySeconds: z.number().positive(),
-  levelDb: z.number(),
-  standardErrorHz: z.number().nonnegative(),
-  decayErrorSeconds: z.number().nonnegative().optional(),
-  levelErrorDb: z.number().nonnegative().optional(),
+  decaySeconds: seconds,
+  levelDb,
+  standardErrorHz: z.number().nonnegative().max(2000),
+  decayErrorSeconds: z.number().nonnegative().max(1e6).optional(),
+  levelErrorDb: z.number().nonnegative().max(1e6).optional(),
 })
 
 const otherHeadSchema = z.enum(['muted', 'free', 'off'])
@@ -63,7 +61,7 @@ const change = z.discriminatedUnion('what', [
   z.strictObject({ what: z.literal('drumAdded'), drum: drumSchema, after: idSchema.nullable() }),
   z.strictObject({ what: z.literal('drumChanged'), drum: drumSchema }),
   z.strictObject({ what: z.literal('drumRemoved'), drum: idSchema }),
-  z.strictObject({ what: z.literal('drumsOrdered'), order: z.array(idSchema) }),
+  z.strictObject({ what: z.literal('drumsOrdered'), order: z.array(idSchema).max(80) }),
   z.strictObject({ what: z.literal('aimSet'), drum: idSchema, side: sideSchema, aim: aimSchema }),
   z.strictObject({ what: z.literal('sheetChosen'), sheet: idSchema.nullable() }),
   z.strictObject({ what: z.literal('sheetRenamed'), sheet: idSchema, name: z.string().min(1).max(60) }),
@@ -83,12 +81,11 @@ export const eventSchema = z.discriminatedUnion('kind', [
   z.strictObject({
     kind: z.literal('readingTaken'),
     ...onHead,
-    /** From 1. */
-    lug: z.int().min(1).max(24),
+    lug,
     hz,
-    standardErrorHz: z.number().positive(),
+    standardErrorHz: errorHz,
     /** The poles behind `hz`; empty for a typed number. */
-    poles: z.array(modeSchema),
+    poles: z.array(modeSchema).max(24),
     otherHead: otherHeadSchema,
     /** Where the microphone was; left out by readings without one, and by those of older versions. */
     mic: micSchema.optional(),
@@ -98,7 +95,7 @@ export const eventSchema = z.discriminatedUnion('kind', [
   /** An ear's word on a lug against a reference lug of the same head, without a number. */
   z.strictObject({ kind: z.literal('earHeard'), ...onHead, lug, word: earSchema, reference: lug }),
   /** One number for the whole head, as people write it down: nothing is said of its evenness. */
-  z.strictObject({ kind: z.literal('headRead'), ...onHead, hz, standardErrorHz: z.number().positive() }),
+  z.strictObject({ kind: z.literal('headRead'), ...onHead, hz, standardErrorHz: errorHz }),
   /** The head is read anew from the first lug on; nothing was turned. */
   z.strictObject({ kind: z.literal('roundStarted'), ...onHead }),
   /** Readings of this round are to be taken as they are: of these lugs, or of all and lug by lug where none is named. */
@@ -107,9 +104,9 @@ export const eventSchema = z.discriminatedUnion('kind', [
     kind: z.literal('rodsTurned'),
     ...onHead,
     /** Net per rod, as really turned. */
-    turns: z.array(z.number().min(-20).max(20)),
+    turns: z.array(turns).max(24),
     /** What the move shown asked for; null for a turn of the user's own. */
-    planned: z.array(z.number()).nullable(),
+    planned: z.array(turns).max(24).nullable(),
   }),
   z.strictObject({ kind: z.literal('pressed'), ...onHead }),
   /** The drum's lowest pitch with both heads free, struck at the centre of this head. */
@@ -117,13 +114,11 @@ export const eventSchema = z.discriminatedUnion('kind', [
     kind: z.literal('centreRead'),
     ...onHead,
     hz,
-    standardErrorHz: z.number().positive(),
-    decaySeconds: z.number().positive().nullable(),
+    standardErrorHz: errorHz,
+    decaySeconds: seconds.nullable(),
     /** Cents by which it began above its settled pitch; left out by older versions and by typed numbers, as the rest. */
-    glideCents: z.number().nullable().optional(),
-    ringSeconds: z
-      .strictObject({ to20dB: z.number().positive().nullable(), to60dB: z.number().positive().nullable() })
-      .optional(),
+    glideCents: cents.nullable().optional(),
+    ringSeconds: z.strictObject({ to20dB: seconds.nullable(), to60dB: seconds.nullable() }).optional(),
     modes: z.array(modeSchema).max(24).optional(),
     /** Where the drum was: held by the rim, or hung, by its user's words for the place. Left out: nobody said. */
     hung: z.string().max(60).nullable().optional(),
@@ -159,11 +154,11 @@ export const eventSchema = z.discriminatedUnion('kind', [
   z.strictObject({
     kind: z.literal('gaugeRead'),
     ...onHead,
-    lug: z.int().min(1).max(24),
-    dial: z.number().min(-1000).max(1000),
+    lug,
+    dial,
   }),
   /** What the hand felt of the rods, lug 1 first; null where none was felt. */
-  z.strictObject({ kind: z.literal('rodsFelt'), ...onHead, feel: z.array(feelSchema.nullable()) }),
+  z.strictObject({ kind: z.literal('rodsFelt'), ...onHead, feel: z.array(feelSchema.nullable()).max(24) }),
   /** What was before no longer tells where the rods stand; what the head taught still holds. */
   z.strictObject({ kind: z.literal('sittingStarted'), ...onHead }),
   z.strictObject({
@@ -182,7 +177,7 @@ export const eventSchema = z.discriminatedUnion('kind', [
     kind: z.literal('findingNoted'),
     ...onHead,
     finding: z.enum(FINDING_IDS),
-    rods: z.array(z.int().min(1).max(24)).max(24),
+    rods: z.array(lug).max(24),
   }),
   z.strictObject({ kind: z.literal('findingCleared'), ...onHead, noted: idSchema }),
   /** One part of the drum was looked at; what was found there has its own events. */
@@ -215,7 +210,7 @@ export const eventSchema = z.discriminatedUnion('kind', [
     ...base,
     run: idSchema,
     sheet: idSchema,
-    doorsAt: z.iso.datetime().nullable(),
+    doorsAt: moment.nullable(),
     before: z.array(runHeadSchema).max(80),
   }),
   /** A head of the run is left as it is, and why. */

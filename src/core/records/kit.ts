@@ -1,5 +1,6 @@
 import { z } from 'zod'
 import { hoopSchema } from './even'
+import { cents, errorCents, hz, inches, lug, mils } from './primitives'
 
 /** Version of every record kept or exchanged; a change of form adds a migration and raises it. */
 export const SCHEMA_VERSION = 6
@@ -13,14 +14,15 @@ export const SIDES = sideSchema.options
 export const sidesOf = ({ oneHeaded }: Pick<Drum, 'oneHeaded'>): readonly Side[] =>
   oneHeaded ? ['batter'] : SIDES
 
-const hz = z.number().min(15).max(2000)
-
 export const headSchema = z.strictObject({
   hoop: hoopSchema,
-  pliesMils: z.array(z.number().min(0.5).max(40)).min(1).max(4),
+  pliesMils: mils,
   coating: z.enum(['coated', 'clear']),
   /** Day the head was fitted, as YYYY-MM-DD; null where nobody knows. */
-  fittedOn: z.iso.date().nullable(),
+  fittedOn: z.iso
+    .date()
+    .refine((day) => day >= '1900' && day < '2200', 'a day between 1900 and 2200')
+    .nullable(),
   /** No lug is planned above this pitch; null for no limit of its own. */
   ceilingHz: hz.nullable(),
 })
@@ -29,8 +31,8 @@ export const drumSchema = z.strictObject({
   id: idSchema,
   name: z.string().trim().min(1).max(40),
   kind: kindSchema,
-  diameterInches: z.number().min(5).max(40),
-  depthInches: z.number().min(1).max(60),
+  diameterInches: inches.diameter,
+  depthInches: inches.depth,
   lugs: z.int().min(3).max(24),
   threadPitchMm: z.number().min(0.3).max(3),
   /** Diameter of a hole in the resonant head, in inches; left out for none. */
@@ -38,9 +40,7 @@ export const drumSchema = z.strictObject({
   /** A drum without a resonant head: its shell is open there. */
   oneHeaded: z.literal(true).optional(),
   /** Lugs of the snare side (from 1) beside the bed of the wires, and how much lower they may read, in cents. */
-  snareBed: z
-    .strictObject({ lugs: z.array(z.int().min(1).max(24)).max(24), cents: z.number().min(0).max(300) })
-    .optional(),
+  snareBed: z.strictObject({ lugs: z.array(lug).max(24), cents: z.number().min(0).max(300) }).optional(),
   batter: headSchema,
   resonant: headSchema,
 })
@@ -66,13 +66,13 @@ export const aimSchema = z.discriminatedUnion('kind', [
  */
 export const targetSchema = z.strictObject({
   meanHz: hz,
-  meanErrorCents: z.number().nonnegative(),
-  cosineCents: z.number(),
-  sineCents: z.number(),
-  waveErrorCents: z.number().nonnegative(),
+  meanErrorCents: errorCents,
+  cosineCents: cents,
+  sineCents: cents,
+  waveErrorCents: errorCents,
   /** The unevenness belongs to the target; otherwise the head is to be even at its mean. */
   keepUneven: z.boolean(),
-  toleranceCents: z.number().positive(),
+  toleranceCents: z.number().min(0.1).max(1200),
   /** Uneven on purpose: turns per rod away from an even pull, which pitch alone cannot hold. */
   offsetTurns: z.array(offsetTurn).min(3).max(24).optional(),
 })

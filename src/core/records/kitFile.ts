@@ -1,71 +1,80 @@
 import { z } from 'zod'
 import { eventSchema } from './event'
-import { SCHEMA_VERSION } from './kit'
+import { idSchema, SCHEMA_VERSION } from './kit'
 import { practiceStateSchema } from './practice'
 import { takeSchema } from './take'
-import { firstProblem } from './problem'
+import { fileProblem } from './fileProblem'
+import { migrateEvent } from './migrations'
+import { moment } from './primitives'
 
 /** One kit in one JSON file: the format that Humbra exports and imports (docs/kit-file.md). */
 export const KIT_FILE_FORMAT = 'humbra-kit'
 
+/** A lifetime of tuning every day. */
+const MOST_EVENTS = 1_000_000
+
 export const kitFileSchema = z.strictObject({
   format: z.literal(KIT_FILE_FORMAT),
   schema: z.int().min(1),
-  exportedAt: z.iso.datetime(),
-  kit: z.string().min(1),
-  events: z.array(eventSchema).min(1),
-  practice: z.array(practiceStateSchema),
+  exportedAt: moment,
+  kit: idSchema,
+  events: z.array(eventSchema).min(1).max(MOST_EVENTS),
+  practice: z.array(practiceStateSchema).max(200),
   /** Sounds of readings, where the user wanted them kept. */
-  takes: z.array(takeSchema).optional(),
+  takes: z.array(takeSchema).max(MOST_EVENTS).optional(),
 })
 
 export type KitFile = z.infer<typeof kitFileSchema>
 
-/**
- * Old forms carried forward, one step a version. Form 2 added kept takes, the place of the microphone and readings by
- * ear, all optional: a file of form 1 is one of form 2 without them. Form 3 added findings, slack starts and the search
- * for a fault, as events of their own. Form 4 added what a stroke on the centre tells beside its pitch, muffling, wires,
- * words, range marks, whole sheets and runs. Form 5 added what an ear says of a lug without a number, one number for a whole
- * head, rounds begun anew, readings that are to be believed, and the snare bed of a drum. Form 6 added drums of one head, and
- * complaints and causes of ring, room and film.
- */
-export const MIGRATIONS: ReadonlyArray<(file: unknown) => unknown> = [
-  (file) => ({ ...(file as object), schema: 2 }),
-  (file) => ({ ...(file as object), schema: 3 }),
-  (file) => ({ ...(file as object), schema: 4 }),
-  (file) => ({ ...(file as object), schema: 5 }),
-  (file) => ({ ...(file as object), schema: 6 }),
-]
+export type KitFileResult =
+  | { ok: true; file: KitFile }
+  /** In a sentence for a drummer, and where in the file it stands for those who look. */
+  | { ok: false; why: string; details?: string }
 
-export type KitFileResult = { ok: true; file: KitFile } | { ok: false; why: string }
-
-/** Reads a kit file. Broken, foreign and newer files come back as a plain sentence. */
+/** Reads a kit file of this form or an older one. Broken, foreign and newer files come back as a plain sentence. */
 export function readKitFile(text: string): KitFileResult {
-  const fail = (why: string): KitFileResult => ({ ok: false, why })
+  const fail = (why: string, details?: string): KitFileResult => ({
+    ok: false,
+    why: `${why} Nothing was changed.`,
+    ...(details ? { details } : {}),
+  })
   let raw: unknown
   try {
     raw = JSON.parse(text)
   } catch {
-    return fail('The file is damaged or no kit file: it could not be read to its end. Nothing was changed.')
+    return fail('The file is damaged or no kit file: it could not be read to its end.')
   }
   const head = z.object({ format: z.literal(KIT_FILE_FORMAT), schema: z.number() }).safeParse(raw)
-  if (!head.success)
-    return fail('This is not a Humbra kit file. Choose one that was exported here. Nothing was changed.')
-  const version = head.data.schema
-  if (version > SCHEMA_VERSION) {
+  if (!head.success) return fail('This is not a Humbra kit file. Choose one that was exported here.')
+  const { schema } = head.data
+  if (schema > SCHEMA_VERSION) {
     return fail(
-      `This file comes from a newer Humbra (form ${version}, this one reads up to ${SCHEMA_VERSION}). Update Humbra and try again. Nothing was changed.`,
+      `This file comes from a newer Humbra (form ${schema}, this one reads up to ${SCHEMA_VERSION}). Update Humbra and try again.`,
     )
   }
-  const migrated = MIGRATIONS.slice(Math.max(0, version - 1)).reduce((file, migrate) => migrate(file), raw)
-  const parsed = kitFileSchema.safeParse(migrated)
+  const parsed = kitFileSchema.safeParse(migrated(raw as Record<string, unknown>))
   if (!parsed.success) {
-    const { where, what } = firstProblem(parsed.error)
-    return fail(`The kit file is damaged at ${where} (${what}). Nothing was changed.`)
+    const { says, details } = fileProblem(parsed.error, raw)
+    return fail(`The kit file is damaged. ${says}`, details)
   }
-  const stray = parsed.data.events.find((event) => event.kit !== parsed.data.kit)
-  if (stray) return fail('The kit file mixes events of several kits. Nothing was changed.')
-  return { ok: true, file: parsed.data }
+  const file = parsed.data
+  if (file.events.some((event) => event.kit !== file.kit))
+    return fail('The kit file mixes events of several kits.')
+  const ids = new Set<string>()
+  for (const [i, { id }] of file.events.entries()) {
+    if (ids.has(id))
+      return fail(
+        'The kit file says two things under one name: entries of its log share an id.',
+        `events[${i}].id: ${id} again`,
+      )
+    ids.add(id)
+  }
+  return { ok: true, file }
+}
+
+function migrated(raw: Record<string, unknown>): unknown {
+  const events = Array.isArray(raw.events) ? raw.events.map(migrateEvent) : raw.events
+  return { ...raw, schema: SCHEMA_VERSION, events }
 }
 
 /** A kit file as text, events in order. */

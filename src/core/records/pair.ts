@@ -3,11 +3,11 @@ import type { PairRequest } from '../pair/solve'
 import { WANT_KEYS } from '../pair/types'
 import { hoopSchema } from './even'
 import { kindSchema } from './kit'
+import { hz, hz2PerTurn, inches, mils } from './primitives'
 import { firstProblem, type Checked } from './problem'
 
-const hz = z.number().min(15).max(2000)
 const head = z.strictObject({
-  pliesMils: z.array(z.number().min(0.5).max(40)).min(1).max(4),
+  pliesMils: mils,
   hoop: hoopSchema.default('triple-flanged'),
   ceilingHz: hz.optional(),
 })
@@ -33,8 +33,8 @@ export const portSchema = z.strictObject({ diameterInches: z.number().min(0.5).m
 const drumSchema = z
   .strictObject({
     kind: kindSchema.default('tom'),
-    diameterInches: z.number().min(5).max(40),
-    depthInches: z.number().min(1).max(60),
+    diameterInches: inches.diameter,
+    depthInches: inches.depth,
     lugs: z.int().min(3).max(24),
     threadPitchMm: z.number().min(0.3).max(3),
     batter: head,
@@ -75,9 +75,7 @@ export const pairRequestSchema = z
     now: reading,
     want: wantSchema,
     seen: z.array(reading).max(200).optional(),
-    turnLaw: z
-      .strictObject({ batter: z.number().positive().optional(), resonant: z.number().positive().optional() })
-      .optional(),
+    turnLaw: z.strictObject({ batter: hz2PerTurn.optional(), resonant: hz2PerTurn.optional() }).optional(),
   })
   .superRefine(({ drum, want, now }, context) => {
     const named = WANT_KEYS.filter((key) => want[key] !== undefined)

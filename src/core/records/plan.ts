@@ -1,20 +1,19 @@
 import { z } from 'zod'
 import type { PlanRequest } from '../spacing/types'
 import { idSchema, kindSchema } from './kit'
+import { hz, hz2PerTurn, inches, mils } from './primitives'
 import { firstProblem, type Checked } from './problem'
 
-const hz = z.number().min(15).max(2000)
 const cents = z.number().min(0).max(2400)
 const relation = z.number().min(-2400).max(2400)
-const mils = z.array(z.number().min(0.5).max(40)).min(1).max(4)
 
 const planDrumSchema = z
   .strictObject({
     id: idSchema,
     name: z.string().max(60).default(''),
     kind: kindSchema,
-    diameterInches: z.number().min(5).max(40),
-    depthInches: z.number().min(1).max(60).optional(),
+    diameterInches: inches.diameter,
+    depthInches: inches.depth.optional(),
     lugs: z.int().min(3).max(24).optional(),
     threadPitchMm: z.number().min(0.3).max(3).optional(),
     portInches: z.number().min(0.5).max(40).optional(),
@@ -27,9 +26,7 @@ const planDrumSchema = z
     ceilingHz: hz.optional(),
     resonantCeilingHz: hz.optional(),
     now: z.strictObject({ batterHz: hz, resonantHz: hz }).nullable().optional(),
-    turnLaw: z
-      .strictObject({ batter: z.number().positive().optional(), resonant: z.number().positive().optional() })
-      .optional(),
+    turnLaw: z.strictObject({ batter: hz2PerTurn.optional(), resonant: hz2PerTurn.optional() }).optional(),
   })
   .refine(
     ({ lowestHz = 0, favouriteHz = lowestHz, highestHz = Infinity }) =>

@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { hz, lug, turns } from './primitives'
 import { idSchema, sideSchema } from './kit'
 
 /** What is wrong with a practice head: see core/practice/nature.ts. */
@@ -8,19 +9,19 @@ const faultsSchema = z.strictObject({
     .optional(),
   dentMm: z.number().min(-5).max(5).optional(),
   dentAt: z.number().min(0).max(1).optional(),
-  strippedRods: z.array(z.int().min(1).max(24)).optional(),
+  strippedRods: z.array(lug).max(24).optional(),
   film: z.enum(['thin', 'ring']).optional(),
   undamped: z.boolean().optional(),
   shut: z.boolean().optional(),
   boomyRoom: z.boolean().optional(),
   worn: z.number().min(0).max(0.9).optional(),
   snareBedMm: z.number().min(0).max(5).optional(),
-  dirtyRods: z.array(z.int().min(1).max(24)).optional(),
+  dirtyRods: z.array(lug).max(24).optional(),
   mufflingPerSecond: z.number().min(0).max(100).optional(),
   mountLossPerSecond: z.number().min(0).max(100).optional(),
   loosePart: z.boolean().optional(),
   bentWires: z.boolean().optional(),
-  neighbourHz: z.number().min(15).max(2000).optional(),
+  neighbourHz: hz.optional(),
 })
 
 /** State of the practice drum's tapped head: where its rods really stand, which only the simulation knows. */
@@ -29,14 +30,14 @@ export const practiceStateSchema = z.strictObject({
   drum: idSchema,
   side: sideSchema,
   /** Mean lug pitch in Hz with all rods at 0. */
-  evenHz: z.number().min(15).max(2000),
-  rods: z.array(z.number()).min(3).max(24),
+  evenHz: hz,
+  rods: z.array(turns).min(3).max(24),
   /** Where the film's edge stands at each rod, and how often the head was pressed; left out on a head only just met. */
-  seats: z.array(z.number()).min(3).max(24).optional(),
-  presses: z.int().nonnegative().optional(),
+  seats: z.array(turns).min(3).max(24).optional(),
+  presses: z.int().nonnegative().max(1e9).optional(),
   faults: faultsSchema.optional(),
   /** Taps so far: each sounds a little different. */
-  taps: z.int().nonnegative(),
+  taps: z.int().nonnegative().max(1e9),
 })
 
 export type PracticeState = z.infer<typeof practiceStateSchema>

@@ -1,8 +1,7 @@
 import { z } from 'zod'
 import { LAYER_IDS } from '../pair/layers'
+import { cents, errorCents, hz } from './primitives'
 import { headSchema, idSchema, sideSchema, targetSchema } from './kit'
-
-const hz = z.number().min(15).max(2000)
 
 /** One drum of a sheet: targets of both heads, and what else made the sound. */
 export const sheetDrumSchema = z.strictObject({
@@ -13,7 +12,9 @@ export const sheetDrumSchema = z.strictObject({
   centreHz: hz.nullable(),
   layers: z.array(z.enum(LAYER_IDS)).max(12),
   /** The knob of the wires from where they just touch; null on drums without, or where nobody said. */
-  wires: z.strictObject({ knob: z.number(), unit: z.enum(['clicks', 'turns']) }).nullable(),
+  wires: z
+    .strictObject({ knob: z.number().min(-100).max(100), unit: z.enum(['clicks', 'turns']) })
+    .nullable(),
   /** The heads that were on. */
   heads: z.strictObject({ batter: headSchema, resonant: headSchema }),
 })
@@ -24,10 +25,10 @@ export const runHeadSchema = z.strictObject({
   side: sideSchema,
   /** Mean lug pitch as known then, with its standard error; null where it was never read. */
   meanHz: hz.nullable(),
-  errorCents: z.number().nonnegative(),
+  errorCents,
   /** From the sheet's target, positive when high; null where either is missing. */
-  offCents: z.number().nullable(),
-  spreadCents: z.number().nonnegative().nullable(),
+  offCents: cents.nullable(),
+  spreadCents: errorCents.nullable(),
   /** Read in that sitting; otherwise believed, from its last reading and its drift. */
   known: z.boolean(),
 })

@@ -15,7 +15,8 @@ export function Notices() {
     if (!notice) return
     toast(notice.text, {
       id: notice.by ?? notice.id,
-      duration: notice.tone === 'caution' ? 12_000 : 6_000,
+      duration: notice.details ? Infinity : notice.tone === 'caution' ? 12_000 : 6_000,
+      ...(notice.details ? { description: <Details text={notice.details} />, closeButton: true } : {}),
       ...(notice.undo ? { action: { label: 'Undo', onClick: () => undo() } } : {}),
     })
   }, [notice])
@@ -31,5 +32,15 @@ export function Notices() {
         },
       }}
     />
+  )
+}
+
+/** Where in a file something was wrong, for those who look there. */
+function Details({ text }: { text: string }) {
+  return (
+    <details>
+      <summary className="min-h-11 cursor-pointer py-2 underline">details</summary>
+      <code className="text-sm break-words">{text}</code>
+    </details>
   )
 }

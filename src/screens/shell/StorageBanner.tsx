@@ -19,14 +19,19 @@ const TROUBLE: Record<NonNullable<SessionState['trouble']>, (unsaved: number) =>
 
 const changes = (count: number) => (count === 1 ? 'the last change' : `the last ${count} changes`)
 
+const LOST = {
+  ear: 'The part of Humbra that hears stopped and did not come back. Nothing is lost. Try again, reload the page, or type numbers meanwhile.',
+  adviser:
+    'The part of Humbra that works out the next move stopped and did not come back. Nothing is lost. Try again, or reload the page.',
+}
+
 /** Says plainly when something is not kept, why, and what to do about it. */
 export function StorageBanner() {
   const session = useSession()
-  const { phase, trouble, unsaved, unreadable, aside, kits } = useSelect(
-    ({ phase, trouble, unsaved, unreadable, aside, kits }) => ({
-      ...{ phase, trouble, unsaved, unreadable, aside, kits },
-    }),
-  )
+  const { phase, trouble, unsaved, unreadable, aside, kits, lostWorkers } = useSelect((state) => ({
+    ...{ phase: state.phase, trouble: state.trouble, unsaved: state.unsaved, unreadable: state.unreadable },
+    ...{ aside: state.aside, kits: state.kits, lostWorkers: state.lostWorkers },
+  }))
   if (!session) return null
   const refused = aside[0]
   const text =
@@ -36,9 +41,11 @@ export function StorageBanner() {
         ? TROUBLE[trouble](unsaved)
         : refused
           ? `One act was set aside, the others are kept: ${actText(refused.events, kits.find(({ id }) => id === refused.events[0]?.kit) ?? null)}. The database refused it: ${refused.why}.`
-          : unreadable > 0
-            ? `${unreadable} entries of the log were written by another version and are left aside, unchanged. Update Humbra to see them.`
-            : null
+          : lostWorkers.size > 0
+            ? LOST[lostWorkers.has('ear') ? 'ear' : 'adviser']
+            : unreadable > 0
+              ? `${unreadable} entries of the log were written by another version and are left aside, unchanged. Update Humbra to see them.`
+              : null
   if (!text) return null
   const unkept = trouble === 'full' || trouble === 'closed'
   return (
@@ -51,6 +58,12 @@ export function StorageBanner() {
       {trouble === 'newer' ? <Button onClick={() => window.location.reload()}>Reload</Button> : null}
       {phase === 'no-storage' || unkept ? (
         <Button onClick={() => void exportKit(session)}>Export the kit</Button>
+      ) : null}
+      {!trouble && !refused && lostWorkers.size > 0 ? (
+        <>
+          <Button onClick={() => session.askAgain()}>Try again</Button>
+          <Button onClick={() => window.location.reload()}>Reload</Button>
+        </>
       ) : null}
       {!trouble && refused ? <Button onClick={() => session.letGo(refused.name)}>Let it go</Button> : null}
     </div>

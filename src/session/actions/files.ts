@@ -33,8 +33,18 @@ export async function exportKit(session: Session): Promise<void> {
 /** Takes in a chosen file; a kit that is already here waits for a decision. */
 export async function importKit(session: Session, chosen: File): Promise<void> {
   const result = await readChosenKit(chosen)
-  if (!result.ok) return session.notify(result.why, { tone: 'caution' })
+  if (!result.ok)
+    return session.notify(result.why, {
+      tone: 'caution',
+      ...(result.details ? { details: result.details } : {}),
+    })
   const { file } = result
+  const wrong = await session.deps.adviser().tryLog(file.events, session.deps.nowMs())
+  if (wrong !== null)
+    return session.notify(
+      'The kit file can be read, but what it says of its drums cannot be worked with. Nothing was changed.',
+      { tone: 'caution', details: wrong },
+    )
   const here = session.get().kits.some(({ id }) => id === file.kit)
   const waiting = {
     name: nameIn(file.events),

@@ -63,6 +63,11 @@ async function listenAnew(session: Session): Promise<void> {
   if (line.open) await session.deps.ear().listen(line.open.rateHz, view ? expectation(view, session) : {})
 }
 
+/** A new ear has heard nothing yet: it begins where the Bench is. */
+export async function listenAgain(session: Session): Promise<void> {
+  if (session.line.open) await listenAnew(session)
+}
+
 /** What was ringing when the browser held the sound back cannot be measured: listening starts anew afterwards. */
 async function pause(session: Session, paused: boolean): Promise<void> {
   if (!session.line.open) return

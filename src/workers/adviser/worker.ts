@@ -3,6 +3,7 @@ import { pairMapOf } from '@/core/pair/map'
 import { solvePair } from '@/core/pair/solve'
 import { planKit } from '@/core/spacing/plan'
 import { advise } from './advise'
+import { tryLog } from './tryLog'
 import type { AdviserApi } from '../protocol'
 
 const api: AdviserApi = {
@@ -10,6 +11,7 @@ const api: AdviserApi = {
   pair: solvePair,
   plan: planKit,
   pairMap: pairMapOf,
+  tryLog,
 }
 
 expose(api)

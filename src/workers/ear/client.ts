@@ -1,14 +1,19 @@
-import { transfer, wrap, type Remote } from 'comlink'
 import type { EarApi } from '../protocol'
+import { watched, type Asked, type Watch } from '../watched'
 
-export type Ear = Remote<EarApi>
+export type Ear = Asked<EarApi>
 
-/** Starts the ear; throws where the browser has no workers. */
-export function startEar(): Ear {
-  return wrap<EarApi>(new Worker(new URL('./worker.ts', import.meta.url), { type: 'module' }))
-}
+const DEADLINE_MS = 20_000
+/** A recording may take as long again as it lasts. */
+const PER_SECOND_MS = 2000
 
-/** Hands samples over to a worker: the caller's array is empty afterwards. */
-export function handOver(samples: Float32Array): Float32Array {
-  return transfer(samples, [samples.buffer])
+/** The ear, started with the first thing it is asked. */
+export function startEar(watch: Omit<Watch, 'deadlineMs'>): Ear {
+  return watched<EarApi>(() => new Worker(new URL('./worker.ts', import.meta.url), { type: 'module' }), {
+    ...watch,
+    deadlineMs(method, [samples, rateHz]) {
+      const recording = method === 'measure' && samples instanceof Float32Array
+      return DEADLINE_MS + (recording ? (PER_SECOND_MS * samples.length) / Number(rateHz) : 0)
+    },
+  })
 }

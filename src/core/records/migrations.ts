@@ -1,0 +1,29 @@
+import { SCHEMA_VERSION } from './kit'
+
+/**
+ * Old forms of an event carried forward, one step a form, for the log and for files alike. What was added by a form was added as
+ * something new or optional: the steps so far have no field to change. Form 2 added kept takes, the place of the microphone and
+ * readings by ear; form 3 findings, slack starts and the search for a fault, as events of their own; form 4 what a stroke on the
+ * centre tells beside its pitch, muffling, wires, words, range marks, whole sheets and runs; form 5 what an ear says of a lug
+ * without a number, one number for a whole head, rounds begun anew, readings that are to be believed, and the snare bed of a
+ * drum; form 6 drums of one head, and complaints and causes of ring, room and film.
+ */
+export type Migration = (event: Record<string, unknown>) => Record<string, unknown>
+
+const nextForm: Migration = (event) => ({ ...event, schema: (event.schema as number) + 1 })
+
+/** From form 1 to 2, from 2 to 3, and so on; what was shipped is never edited. */
+export const MIGRATIONS: readonly Migration[] = [nextForm, nextForm, nextForm, nextForm, nextForm]
+
+/** An event of any form in today's; what is no event at all, or of a newer form, as it is. */
+export function migrateEvent(event: unknown): unknown {
+  if (typeof event !== 'object' || event === null) return event
+  let next = event as Record<string, unknown>
+  const { schema } = next
+  if (typeof schema !== 'number' || !Number.isInteger(schema) || schema < 1) return event
+  for (let form = schema; form < SCHEMA_VERSION; form++) {
+    next = MIGRATIONS[form - 1](next)
+    if (next.schema !== form + 1) throw new Error(`the step from form ${form} does not lead to the next`)
+  }
+  return next
+}
