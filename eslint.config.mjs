@@ -28,7 +28,8 @@ const CORE = [
 ]
 const core = CORE.map((name) => `core/${name}`)
 const LAYERS = {
-  app: ['screens', 'ui', 'text', 'session', 'commands', 'audio', ...core],
+  app: ['screens', 'ui', 'text', 'session', 'commands', 'server'],
+  server: ['server', 'text', 'audio', ...core],
   screens: [
     'screens',
     'commands',

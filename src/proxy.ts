@@ -1,5 +1,6 @@
 import { readFileSync } from 'node:fs'
 import { join } from 'node:path'
+import { once } from './core/numeric/once'
 import { NextResponse, type NextRequest } from 'next/server'
 
 interface PolicyFile {
@@ -7,18 +8,14 @@ interface PolicyFile {
   styles: string[]
 }
 
-let known: PolicyFile | null = null
-
 /** Hashes of the inline scripts of every page, made after the build by scripts/csp-hashes.mjs. */
-function policyFile(): PolicyFile | null {
-  if (known) return known
+const policyFile = once((): PolicyFile | null => {
   try {
-    known = JSON.parse(readFileSync(join(process.cwd(), '.next', 'csp.json'), 'utf8')) as PolicyFile
+    return JSON.parse(readFileSync(join(process.cwd(), '.next', 'csp.json'), 'utf8')) as PolicyFile
   } catch {
-    known = null
+    return null
   }
-  return known
-}
+})
 
 function policyFor(path: string): string {
   const development = process.env.NODE_ENV === 'development'
@@ -47,10 +44,9 @@ function policyFor(path: string): string {
 export function proxy(request: NextRequest) {
   const response = NextResponse.next()
   response.headers.set('Content-Security-Policy', policyFor(request.nextUrl.pathname))
-  response.headers.set('Referrer-Policy', 'no-referrer')
-  response.headers.set('X-Content-Type-Options', 'nosniff')
-  response.headers.set('Permissions-Policy', 'microphone=(self), camera=(), geolocation=()')
   return response
 }
 
-export const config = { matcher: ['/((?!_next/|worklet/|demo/|api/|icon.svg).*)'] }
+export const config = {
+  matcher: ['/((?!_next/|worklet/|demo/|api/|icons/|icon.svg|sw.js|manifest.webmanifest).*)'],
+}

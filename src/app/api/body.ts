@@ -3,6 +3,19 @@ export function refuse(status: number, where: string, what: string): Response {
   return Response.json({ error: { where, what } }, { status })
 }
 
+/** A body of which nothing came for so long is given up. */
+const STOPPED_MS = 10_000
+
+async function inTime<Piece>(piece: Promise<Piece>): Promise<Piece | null> {
+  let timer: ReturnType<typeof setTimeout> | undefined
+  const late = new Promise<null>((resolve) => (timer = setTimeout(() => resolve(null), STOPPED_MS)))
+  try {
+    return await Promise.race([piece, late])
+  } finally {
+    clearTimeout(timer)
+  }
+}
+
 /** Reads a body up to a limit; what is larger is refused before it is held in memory. */
 export async function readBody(
   request: Request,
@@ -15,7 +28,12 @@ export async function readBody(
   const chunks: Uint8Array[] = []
   let size = 0
   for (const reader = request.body.getReader(); ;) {
-    const { done, value } = await reader.read()
+    const piece = await inTime(reader.read())
+    if (piece === null) {
+      void reader.cancel().catch(() => undefined)
+      return { ok: false, response: refuse(408, 'request', 'its body stopped coming: send it again') }
+    }
+    const { done, value } = piece
     if (done) break
     size += value.length
     if (size > largestBytes) {

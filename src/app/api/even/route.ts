@@ -1,9 +1,8 @@
-import { even } from '@/core/evening/even'
-import { parseEvenRequest } from '@/core/records/even'
-import { evenAnswerRecord } from '@/text/evenAnswer'
-import { answerJson } from '../answer'
+import { answer } from '../answer'
+
+const LARGEST_BYTES = 512 * 1024
 
 /** The next pass, as the command `even`. */
 export async function POST(request: Request): Promise<Response> {
-  return answerJson(request, parseEvenRequest, (asked) => evenAnswerRecord(even(asked)))
+  return answer(request, 'even', LARGEST_BYTES)
 }

@@ -1,9 +1,8 @@
-import { solvePair } from '@/core/pair/solve'
-import { parsePairRequest } from '@/core/records/pair'
-import { pairAnswerRecord } from '@/text/pair'
-import { answerJson } from '../answer'
+import { answer } from '../answer'
+
+const LARGEST_BYTES = 512 * 1024
 
 /** Both heads of a drum, as the command `pair`. */
 export async function POST(request: Request): Promise<Response> {
-  return answerJson(request, parsePairRequest, (asked) => pairAnswerRecord(solvePair(asked), asked.now))
+  return answer(request, 'pair', LARGEST_BYTES)
 }

@@ -1,9 +1,8 @@
-import { planKit } from '@/core/spacing/plan'
-import { parsePlanRequest } from '@/core/records/plan'
-import { planAnswerRecord } from '@/text/spacing'
-import { answerJson } from '../answer'
+import { answer } from '../answer'
+
+const LARGEST_BYTES = 512 * 1024
 
 /** A kit, a scheme and what may not move to ranked plans, as the command `plan`. */
 export async function POST(request: Request): Promise<Response> {
-  return answerJson(request, parsePlanRequest, (asked) => planAnswerRecord(asked, planKit(asked)))
+  return answer(request, 'plan', LARGEST_BYTES)
 }
