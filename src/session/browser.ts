@@ -35,11 +35,13 @@ function storageOrNull(which: 'localStorage' | 'sessionStorage'): Storage | null
 /** The one connection to the database, opened anew where it was lost. */
 function database() {
   let opening: Promise<Db> | null = null
+  let openedBefore = false
   let why: Trouble = 'closed'
-  let told: (trouble: Trouble | 'blocked' | null) => void = () => undefined
+  let told: Parameters<SessionDeps['onTrouble']>[0] = () => undefined
   const open = () => {
     opening ??= openHumbraDb({
       onBlocked: () => told('blocked'),
+      onMade: () => openedBefore && told('emptied'),
       onClosed: (reason) => {
         opening = null
         why = reason === 'newer' ? 'newer' : 'closed'
@@ -48,6 +50,7 @@ function database() {
         else told(null)
       },
     }).then((db) => {
+      openedBefore = true
       told(null)
       return db
     })

@@ -25,8 +25,8 @@ export interface SessionDeps {
   openStorage(): Promise<Stores | null>
   /** Why the database is closed for good, after a second try. */
   closedBecause(): Trouble
-  /** Calls back when the database is blocked by another tab or closed, and with null when it is open again. */
-  onTrouble(listener: (trouble: Trouble | 'blocked' | null) => void): void
+  /** Calls back when the database is blocked by another tab, closed, or lost and made anew; with null when it is open again. */
+  onTrouble(listener: (trouble: Trouble | 'blocked' | 'emptied' | null) => void): void
   journal: Journal
   /** What was done in this sitting, through reloads of this tab. */
   sitting: { read(): Acts; write(acts: Acts): void }

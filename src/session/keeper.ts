@@ -14,7 +14,7 @@ export interface SetAside {
 
 interface Hooks {
   /** These events are in the database, at these places. */
-  onKept(events: readonly HumbraEvent[], places: readonly number[]): void
+  onKept(events: readonly HumbraEvent[], places: readonly number[]): Promise<void>
   onChange(): void
 }
 
@@ -120,8 +120,8 @@ export class Keeper {
       const places = act.events.length ? await stores.log.append(act.events) : []
       if (act.practice.length) await stores.practice.write(act.practice)
       if (act.settings) await stores.settings.write(act.settings)
+      await this.hooks.onKept(act.events, places)
       this.deps.journal.drop([act.name])
-      this.hooks.onKept(act.events, places)
       if (act.events.length || act.practice.length) this.deps.announce()
       return null
     } catch (error) {

@@ -153,6 +153,7 @@ function memoryLog(disk: MemoryBench['disk']): EventLog {
       ),
     placesOf: (ids) =>
       Promise.resolve(new Map(ids.map((id) => [id, placeOf(id)] as const).filter(([, place]) => place > 0))),
+    restart: (events) => Promise.resolve(void disk.events.splice(0, Infinity, ...events)),
     append: (events) => {
       if (disk.full) return Promise.reject(new DOMException('full', 'QuotaExceededError'))
       if (disk.stuck) return new Promise(() => undefined)

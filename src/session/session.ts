@@ -2,6 +2,7 @@ import { createStore } from 'zustand/vanilla'
 import { lugsThen } from '@/core/bench/strokes'
 import type { KitState } from '@/core/log/fold'
 import { newKitLog, withEvents, type KitLog, type Placed } from '@/core/log/kitLog'
+import { restated } from '@/core/log/restate'
 import { summaryOf } from '@/core/log/summary'
 import type { HumbraEvent } from '@/core/records/event'
 import { SCHEMA_VERSION } from '@/core/records/kit'
@@ -48,6 +49,8 @@ export class Session {
   private followed = 0
   private given = 0
   private readonly stale = new Set<string>()
+  /** The database was lost and is there again, empty. */
+  private emptied = false
   private readonly keeper: Keeper
 
   constructor(readonly deps: SessionDeps) {
@@ -119,6 +122,8 @@ export class Session {
     const practice = await storage.practice.readAll()
     this.set({ practice: new Map(practice.map((state) => [practiceKey(state), state])), unreadable })
     this.withLogs(logs)
+    const waiting = this.keeper.pending.flatMap(({ events }) => events)
+    this.take(waiting.map((event) => ({ event, place: Infinity })))
     await this.follow()
   }
 
@@ -169,6 +174,32 @@ export class Session {
     }
   }
 
+  /** Puts what is still known here into a database that was lost while the page was open. The caller holds the lock. */
+  private async rescue(): Promise<void> {
+    const { storage, deps } = this
+    if (!this.emptied || !storage) return
+    this.emptied = false
+    const { logs, practice, settings } = this.get()
+    const told = [...logs.values()].flatMap(({ base, tail }) => [
+      ...(base ? restated(base, deps.newId) : []),
+      ...tail.map(({ event }) => event),
+    ])
+    // Another tab may have been quicker; what it has not is told behind it.
+    const there = await storage.log.placesOf(told.map(({ id }) => id))
+    const mine = [...logs.values()].some(({ base }) => base !== null)
+    if (!mine && (await storage.log.kits()).length > 1) {
+      await storage.log.append(told.filter(({ id }) => !there.has(id)))
+    } else await storage.log.restart(told)
+    await storage.practice.write([...practice.values()])
+    await storage.settings.write(settings)
+    this.followed = 0
+    await this.open(storage)
+    this.notify(
+      'The browser lost this page’s database. What was open here is kept in a new one; older sittings are only in kit files that you exported.',
+      { tone: 'caution' },
+    )
+  }
+
   private keepSummary(log: KitLog, anew = false): void {
     this.deps.whenIdle(() => {
       void this.storage?.summaries.write(summaryOf(log, lugsThen), anew).catch(() => undefined)
@@ -181,7 +212,8 @@ export class Session {
     this.set({ logs, ...(same ? {} : { kits }), clockMs: this.deps.nowMs() })
   }
 
-  private placed(events: readonly HumbraEvent[], places: readonly number[]): void {
+  private async placed(events: readonly HumbraEvent[], places: readonly number[]): Promise<void> {
+    if (this.emptied) return this.rescue()
     if (events.length === 0) return
     this.take(events.map((event, i) => ({ event, place: places[i] })))
     const last = Math.max(...places)
@@ -284,7 +316,11 @@ export class Session {
     })
   }
 
-  private showTrouble(trouble: Trouble | 'blocked' | null): void {
+  private showTrouble(trouble: Trouble | 'blocked' | 'emptied' | null): void {
+    if (trouble === 'emptied') {
+      this.emptied = true
+      return
+    }
     this.set({ trouble })
     // The database was lost and is there again, perhaps empty: what is pending goes into it.
     if (trouble === null) void this.keeper.write()

@@ -36,6 +36,8 @@ export interface EventLog {
    * @returns the place of each. Rejects when the disk is full, or where an id is there already with other content.
    */
   append(events: readonly HumbraEvent[]): Promise<number[]>
+  /** Begins the log anew with these events, in one transaction: for a database that was lost. */
+  restart(events: readonly HumbraEvent[]): Promise<void>
 }
 
 /** So many events are read at a time. */
@@ -82,6 +84,13 @@ export function eventLog(db: () => Promise<Db>): EventLog {
       const index = (await db()).transaction('events').store.index('id')
       const places = await Promise.all(ids.map((id) => index.getKey(id)))
       return new Map(ids.flatMap((id, i) => (places[i] === undefined ? [] : [[id, places[i]] as const])))
+    },
+    async restart(events) {
+      const tx = (await db()).transaction(['events', 'summaries'], 'readwrite', { durability: 'strict' })
+      void tx.objectStore('events').clear()
+      void tx.objectStore('summaries').clear()
+      for (const event of events) void tx.objectStore('events').add({ id: event.id, event })
+      await tx.done
     },
     async append(events) {
       const tx = (await db()).transaction('events', 'readwrite', { durability: 'strict' })

@@ -56,11 +56,14 @@ export interface DbWatch {
   onBlocked(): void
   /** It is open no more: deleted, or ended by the browser, or given up for a newer tab. */
   onClosed(why: 'newer' | 'ended'): void
+  /** It was not there and is made now, empty. */
+  onMade(): void
 }
 
 export function openHumbraDb(watch: Partial<DbWatch> = {}): Promise<Db> {
   return openDB<HumbraDb>(DB_NAME, DB_VERSION, {
     upgrade(db, oldVersion, _newVersion, tx) {
+      if (oldVersion === 0) watch.onMade?.()
       UPGRADES.slice(oldVersion).forEach((step) => step(db, tx))
     },
     blocked: () => watch.onBlocked?.(),

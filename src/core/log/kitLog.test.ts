@@ -12,6 +12,7 @@ import {
   type KitLog,
   type Placed,
 } from './kitLog'
+import { restated } from './restate'
 import { packed, stateOfSummary, summaryOf } from './summary'
 
 /** Events of every kind that folds, in the order in which chance makes them; withdrawals of any that came before. */
@@ -169,4 +170,34 @@ test('what reaches back behind the base asks for the whole log', () => {
   const state = stepwise(long(4), [0])
   const undo: HumbraEvent = { ...long(4)[0], kind: 'withdrawn', id: 'u', event: 'e3' } as never
   expect(withEvents(state, [{ event: undo, place: Infinity }])).toBeNull()
+})
+
+test('a state told again folds to what anybody can see of it', () => {
+  let told = 0
+  for (const seed of [5, 6, 7, 8, 9, 10]) {
+    const { kit } = stepwise(long(seed), [0, 3])
+    // In some of them chance took the drum back.
+    if (!kit?.drums.length) continue
+    told++
+    let count = 0
+    const [again] = kitsFromLog(restated(kit!, () => `new-${count++}`))
+    const plain = (state: NonNullable<typeof kit>) => ({
+      ...{ name: state.name, drums: state.drums, sheet: state.sheet },
+      heads: [...packed(state, lugsThen).heads]
+        .sort(([a], [b]) => a.localeCompare(b))
+        .map(([key, { real, practice }]) => [
+          key,
+          [real, practice].map(({ sittings, fitted, findings, looked }) => ({
+            ...{ sittings, fitted, looked },
+            findings: findings.map(({ finding, rods }) => ({ finding, rods })),
+          })),
+        ]),
+      strokes: [...state.struck].map(([drum, { real, practice }]) => [
+        drum,
+        [real, practice].map(({ strokes, layers }) => [strokes.map(({ event }) => event.id), layers ?? []]),
+      ]),
+    })
+    expect(plain(again)).toEqual(plain(kit!))
+  }
+  expect(told).toBeGreaterThan(1)
 })

@@ -1,0 +1,130 @@
+import type { HumbraEvent, KitChange } from '../records/event'
+import { SCHEMA_VERSION, SIDES, type Side } from '../records/kit'
+import { headLog, type KitState } from './fold'
+import type { HeadLog } from './headLog'
+
+type Draft = { kind: HumbraEvent['kind']; at?: string; id?: string; drum?: string; side?: Side } & object
+
+/**
+ * A kit's state told again as a log that folds to it, as far as a state still knows its log: for a database that was lost while
+ * the kit was open. Events that are still known keep their ids; older sittings, which only the log knew, are gone.
+ * @param newId for what is told anew
+ */
+export function restated(kit: KitState, newId: () => string): HumbraEvent[] {
+  const firstAt = firstMoment(kit)
+  const complete = (draft: Draft): HumbraEvent =>
+    ({
+      ...{ id: newId(), at: firstAt, schema: SCHEMA_VERSION, source: 'hand', algorithm: null },
+      ...draft,
+      kit: kit.id,
+    }) as HumbraEvent
+  const change = (told: KitChange, at = firstAt) => complete({ kind: 'kitEdited', change: told, at } as Draft)
+  const made = [
+    change({ what: 'kitMade', name: kit.name, simulated: kit.simulated, borrowed: kit.borrowed }),
+    ...kit.drums.map((drum) => change({ what: 'drumAdded', drum, after: null })),
+    ...[...kit.schemes].map(([name, cents]) => change({ what: 'schemeKept', name, cents })),
+  ]
+  const sheets = kit.sheets.flatMap(({ id, name, archived, versions }) => [
+    ...versions.map(({ at, notes, drums }) =>
+      change({ what: 'sheetWritten', sheet: id, name, notes, drums: [...drums.values()] }, at),
+    ),
+    ...(archived ? [change({ what: 'sheetArchived', sheet: id, archived })] : []),
+  ])
+  const aims = [...kit.aims].map(([key, aim]) => {
+    const [side, ...drum] = key.split('/').reverse()
+    return change({ what: 'aimSet', drum: drum.reverse().join('/'), side: side as Side, aim })
+  })
+  const runs = kit.runs.flatMap(({ id: run, sheet, startedAt, doorsAt, before, endedAt, after }) => [
+    complete({ kind: 'runStarted', run, sheet, doorsAt, before, at: startedAt } as Draft),
+    ...(endedAt ? [complete({ kind: 'runEnded', run, after, at: endedAt } as Draft)] : []),
+  ])
+  const worlds = kit.simulated ? [false] : [false, true]
+  const work = new Map<string, HumbraEvent>()
+  for (const practice of worlds) {
+    const inWorld = (draft: Draft) => complete({ ...draft, source: practice ? 'practice' : 'hand' } as Draft)
+    for (const drum of kit.drums) {
+      for (const side of SIDES)
+        for (const event of headEvents(headLog(kit, drum.id, side, practice), drum.id, side, inWorld))
+          work.set(event.id, event)
+      for (const event of drumEvents(kit, drum.id, practice, inWorld)) work.set(event.id, event)
+    }
+  }
+  const inTime = [...work.values()].sort((a, b) => a.at.localeCompare(b.at))
+  return [...made, ...sheets, change({ what: 'sheetChosen', sheet: kit.sheet }), ...aims, ...inTime, ...runs]
+}
+
+function firstMoment({ heads }: KitState): string {
+  const all = [...heads.values()].flatMap(({ real, practice }) => [real, practice])
+  const moments = all.flatMap(({ older, sittings }) =>
+    [...older, ...sittings].map(({ events }) => events[0].at),
+  )
+  return moments.reduce((first, at) => (at < first ? at : first), moments[0] ?? '2000-01-01T00:00:00.000Z')
+}
+
+function headEvents(
+  head: HeadLog,
+  drum: string,
+  side: Side,
+  complete: (draft: Draft) => HumbraEvent,
+): HumbraEvent[] {
+  const on = { drum, side }
+  const at = head.fitted?.at
+  const search = head.search
+  return [
+    ...head.older.flatMap(({ events }) => events),
+    ...(head.fitted ? [head.fitted] : []),
+    ...head.sittings.flatMap(({ events }) => events),
+    ...head.findings.map(({ id, at: noted, finding, rods }) =>
+      complete({ kind: 'findingNoted', ...on, id, at: noted, finding, rods } as Draft),
+    ),
+    ...[...head.looked].map(([area, seen]) =>
+      complete({ kind: 'lookedOver', ...on, at: seen, area } as Draft),
+    ),
+    ...head.marks.map(({ mark, hz }) =>
+      complete({ kind: 'rangeMarked', ...on, mark, hz, ...(at ? { at } : {}) } as Draft),
+    ),
+    ...(search?.answers ?? []).map(({ question, answer }) =>
+      complete({
+        kind: 'faultAnswered',
+        ...on,
+        search: search!.id,
+        question,
+        answer,
+        ...(at ? { at } : {}),
+      } as Draft),
+    ),
+  ]
+}
+
+function drumEvents(
+  { struck, simulated }: KitState,
+  drum: string,
+  practice: boolean,
+  complete: (draft: Draft) => HumbraEvent,
+): HumbraEvent[] {
+  const worlds = struck.get(drum)
+  const log = practice && !simulated ? worlds?.practice : worlds?.real
+  if (!log) return []
+  const last = log.strokes.at(-1)?.event.at
+  return [
+    ...log.strokes.flatMap(({ event, layers, words }) => [
+      complete({ kind: 'dampingSet', drum, side: event.side, layers, at: event.at } as Draft),
+      event,
+      ...words.map((said) =>
+        complete({ kind: 'wordsNoted', drum, side: event.side, words: said, at: event.at } as Draft),
+      ),
+    ]),
+    ...(log.layers
+      ? [
+          complete({
+            kind: 'dampingSet',
+            drum,
+            side: 'batter',
+            layers: log.layers,
+            ...(last ? { at: last } : {}),
+          } as Draft),
+        ]
+      : []),
+    ...(log.wires ? [log.wires] : []),
+  ]
+}
