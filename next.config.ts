@@ -32,6 +32,7 @@ const config: NextConfig = {
       ...NO_PAGES.map((source) => ({ source, headers: nothing })),
       { source: '/_next/static/:path*', headers: worker },
       { source: '/worklet/:path*', headers: worker },
+      { source: '/sw.js', headers: [...worker, { key: 'Cache-Control', value: 'no-cache' }] },
     ]
   },
 }

@@ -15,6 +15,7 @@ import { watchAdvice } from './adviceWatch'
 import type { SessionDeps, WorkerName } from './deps'
 import type { Trouble } from './keeper'
 import { once } from '@/core/numeric/once'
+import { keepOffline } from './offline'
 import { Session } from './session'
 import { browserSitting } from './sittingActs'
 
@@ -132,6 +133,7 @@ export const browserSession = once(() => {
   })
   setInterval(() => session.tick(), MINUTE_MS)
   session.onEarRestarted = () => void listenAgain(session)
+  void keepOffline(session)
   void session.start(bringDemo).then(() => watchAdvice(session))
   return session
 })

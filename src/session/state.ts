@@ -34,6 +34,8 @@ export interface SessionState {
   /** Acts that the database refuses for good. */
   aside: readonly SetAside[]
   unreadable: number
+  /** A newer version of the app is on the device and waits to be taken. */
+  newVersion: boolean
   /** Workers that did not come back. */
   lostWorkers: ReadonlySet<WorkerName>
   bench: BenchUi
@@ -179,6 +181,7 @@ export const INITIAL_STATE: SessionState = {
   trouble: null,
   aside: [],
   unreadable: 0,
+  newVersion: false,
   lostWorkers: new Set(),
   bench: NO_BENCH,
   advice: null,

@@ -2,6 +2,7 @@
 
 import { exportKit } from '@/session/actions/files'
 import { useSelect, useSession } from '@/session/react'
+import { takeNewVersion } from '@/session/offline'
 import type { SessionState } from '@/session/state'
 import { actText } from '@/text/acts'
 import { Button } from '@/ui/Button'
@@ -25,13 +26,18 @@ const LOST = {
     'The part of Humbra that works out the next move stopped and did not come back. Nothing is lost. Try again, or reload the page.',
 }
 
+const NEW_VERSION = 'A newer Humbra is on this device. It takes over when you say so, in all tabs.'
+
 /** Says plainly when something is not kept, why, and what to do about it. */
 export function StorageBanner() {
   const session = useSession()
-  const { phase, trouble, unsaved, unreadable, aside, kits, lostWorkers } = useSelect((state) => ({
-    ...{ phase: state.phase, trouble: state.trouble, unsaved: state.unsaved, unreadable: state.unreadable },
-    ...{ aside: state.aside, kits: state.kits, lostWorkers: state.lostWorkers },
-  }))
+  const { phase, trouble, unsaved, unreadable, aside, kits, lostWorkers, newVersion } = useSelect(
+    (state) => ({
+      ...{ phase: state.phase, trouble: state.trouble, unsaved: state.unsaved, unreadable: state.unreadable },
+      ...{ aside: state.aside, kits: state.kits, lostWorkers: state.lostWorkers },
+      newVersion: state.newVersion,
+    }),
+  )
   if (!session) return null
   const refused = aside[0]
   const text =
@@ -43,9 +49,11 @@ export function StorageBanner() {
           ? `One act was set aside, the others are kept: ${actText(refused.events, kits.find(({ id }) => id === refused.events[0]?.kit) ?? null)}. The database refused it: ${refused.why}.`
           : lostWorkers.size > 0
             ? LOST[lostWorkers.has('ear') ? 'ear' : 'adviser']
-            : unreadable > 0
-              ? `${unreadable} entries of the log were written by another version and are left aside, unchanged. Update Humbra to see them.`
-              : null
+            : newVersion
+              ? NEW_VERSION
+              : unreadable > 0
+                ? `${unreadable} entries of the log were written by another version and are left aside, unchanged. Update Humbra to see them.`
+                : null
   if (!text) return null
   const unkept = trouble === 'full' || trouble === 'closed'
   return (
@@ -65,6 +73,7 @@ export function StorageBanner() {
           <Button onClick={() => window.location.reload()}>Reload</Button>
         </>
       ) : null}
+      {text === NEW_VERSION ? <Button onClick={() => void takeNewVersion()}>Use it now</Button> : null}
       {!trouble && refused ? <Button onClick={() => session.letGo(refused.name)}>Let it go</Button> : null}
     </div>
   )

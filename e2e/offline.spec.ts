@@ -1,0 +1,138 @@
+import { spawn } from 'node:child_process'
+import { createServer, request as ask } from 'node:http'
+import { COMMANDS } from '../src/commands'
+import { expect, test } from '@playwright/test'
+import { evenOut, openHead } from './page'
+
+const PORT = 3219
+const URL = `http://localhost:${PORT}`
+
+test.use({ serviceWorkers: 'allow', baseURL: URL })
+
+function serve(port = PORT) {
+  const server = spawn('node', ['node_modules/next/dist/bin/next', 'start', '-p', String(port)], {
+    stdio: 'ignore',
+  })
+  const up = () =>
+    fetch(`http://localhost:${port}`).then(
+      (answer) => answer.ok,
+      () => false,
+    )
+  return { server, up }
+}
+
+const PLACES = {
+  Kit: /^(?!Opening).+/,
+  Bench: /.+/,
+  Spacing: /^Spacing$/,
+  Sheets: /^Sheets$/,
+  'Retune run': /run/i,
+}
+
+test('after the first visit everything works with the server gone', async ({ page }) => {
+  const { server, up } = serve()
+  const wrong: string[] = []
+  page.on('pageerror', (error) => wrong.push(error.message))
+  try {
+    await expect.poll(up, { timeout: 30_000 }).toBe(true)
+    await page.goto('/')
+    await page.getByRole('button', { name: 'More for Snare 14' }).waitFor()
+    // Kept once its worker is in charge of the page.
+    await page.waitForFunction(() => navigator.serviceWorker.controller !== null, null, { timeout: 60_000 })
+    server.kill()
+    await expect.poll(up).toBe(false)
+    for (const [name, heading] of Object.entries(PLACES)) {
+      await page.getByRole('link', { name, exact: true }).click()
+      await expect(page.getByRole('heading', { level: 1 })).toHaveText(heading)
+    }
+    for (const path of ['/', '/bench', '/spacing', '/sheets', '/run', '/print']) {
+      await page.goto(path)
+      await expect(page.locator('main')).not.toHaveText(/^(Opening the log…)?$/)
+      await expect(page.getByRole('heading').first()).toBeVisible()
+    }
+    await openHead(page, 'Tom 10')
+    await page.evaluate(() => undefined)
+    const windows: string[] = []
+    for (const { label } of COMMANDS) {
+      await page.keyboard.press('Control+k')
+      await page.getByPlaceholder('Type a word').fill(label)
+      const item = page.getByRole('option', { name: label, exact: true })
+      const there = await item.isVisible()
+      if (
+        !there ||
+        !/^(Look|Fit|Both|Compare|One turn|On the|Fast|Find what|Why|Keep|Uneven|Something|What was|How|Two taps|Show the keys|Add|Start a new|Rename|A borrowed|Snare|Kick|Feel)/.test(
+          label,
+        )
+      ) {
+        await page.keyboard.press('Escape')
+        await expect(page.getByRole('dialog')).toHaveCount(0)
+        continue
+      }
+      await item.click()
+      await expect(page.getByRole('dialog').last()).toBeVisible()
+      await expect(page.getByPlaceholder('Type a word')).toHaveCount(0)
+      await page.getByRole('dialog').last().getByRole('heading').first().waitFor()
+      windows.push(label)
+      await page.keyboard.press('Escape')
+      await expect(page.getByRole('dialog')).toHaveCount(0)
+    }
+    expect(windows.length).toBeGreaterThan(10)
+    await openHead(page, 'Tom 10')
+    await page.getByRole('button', { name: 'Put it out of tune' }).click()
+    await evenOut(page, 8)
+    await page.reload()
+    await expect(page.getByRole('heading', { name: 'Tom 10' })).toBeVisible()
+    await expect(page.getByRole('button', { name: /^Lug 1, \d/ })).toBeVisible()
+    expect(wrong).toEqual([])
+  } finally {
+    server.kill()
+  }
+})
+
+test('a newer version waits until it is taken, and then is taken by all tabs at once', async ({
+  context,
+}) => {
+  const { server, up } = serve(PORT + 1)
+  let newer = false
+  // In front of the server: the same files, but a service worker that differs once there is a newer version.
+  const front = createServer((incoming, outgoing) => {
+    const { url, method } = incoming
+    const { 'if-none-match': _tag, 'if-modified-since': _date, ...headers } = incoming.headers
+    const passed = ask(
+      { port: PORT + 1, path: url, method, headers: { ...headers, 'accept-encoding': 'identity' } },
+      (answer) => {
+        const own = { ...answer.headers }
+        if (url === '/sw.js') delete own['content-length']
+        outgoing.writeHead(answer.statusCode!, own)
+        answer.pipe(outgoing, { end: false })
+        answer.on('end', () => outgoing.end(url === '/sw.js' && newer ? '\n// newer' : ''))
+      },
+    )
+    incoming.pipe(passed)
+  })
+  await new Promise<void>((resolve) => front.listen(PORT + 2, resolve))
+  try {
+    await expect.poll(up, { timeout: 30_000 }).toBe(true)
+    const url = `http://localhost:${PORT + 2}`
+    const one = await context.newPage()
+    await one.goto(url)
+    await one.waitForFunction(() => navigator.serviceWorker.controller !== null, null, { timeout: 60_000 })
+    const two = await context.newPage()
+    await two.goto(`${url}/sheets`)
+    newer = true
+    for (const page of [one, two]) await page.reload()
+    await one.evaluate(() => navigator.serviceWorker.getRegistration().then((all) => all!.update()))
+    const word = (page: typeof one) => page.getByText(/^A newer Humbra is on this device/)
+    await expect(word(one)).toBeVisible()
+    const reloaded = Promise.all([one, two].map((page) => page.waitForEvent('load')))
+    await one.getByRole('button', { name: 'Use it now' }).click()
+    await reloaded
+    for (const page of [one, two]) {
+      await expect(page.getByRole('heading').first()).toBeVisible()
+      await expect(word(page)).toHaveCount(0)
+    }
+  } finally {
+    front.close()
+    server.kill()
+  }
+})
