@@ -1,0 +1,50 @@
+'use client'
+
+import { exportKit } from '@/session/actions/files'
+import { chooseKit, removeKit } from '@/session/actions/kits'
+import { useKit, useSelect, useSession } from '@/session/react'
+import { Button } from '@/ui/Button'
+
+/** What of a place stands where it could not be drawn: the log is whole, and there are ways on. */
+export function PlaceError({ error, onAgain }: { error: Error; onAgain: () => void }) {
+  const session = useSession()
+  const kit = useKit()
+  const kits = useSelect((state) => state.kits)
+  const others = kits.filter(({ id }) => id !== kit?.id)
+  const goOn = (task: () => void) => () => {
+    task()
+    onAgain()
+  }
+  return (
+    <section aria-label="Trouble here" className="max-w-2xl p-6 md:p-8">
+      <h1 className="text-4xl font-bold">This place cannot be shown</h1>
+      <p role="alert" className="mt-3 text-lg">
+        Something in {kit ? `the kit ${kit.name}` : 'the log'} could not be worked out here. Nothing is lost:
+        the log is as it was, and other places and kits are not affected.
+      </p>
+      <div className="mt-6 flex flex-wrap gap-3">
+        <Button tone="act" onClick={onAgain}>
+          Try again
+        </Button>
+        {session && kit ? (
+          <>
+            <Button onClick={() => void exportKit(session)}>Export the kit</Button>
+            <Button onClick={goOn(() => session.undo())}>Take back the last act</Button>
+            <Button onClick={goOn(() => removeKit(session))}>Put the kit away</Button>
+          </>
+        ) : null}
+        {session
+          ? others.map(({ id, name }) => (
+              <Button key={id} onClick={goOn(() => chooseKit(session, id))}>
+                Open {name}
+              </Button>
+            ))
+          : null}
+      </div>
+      <details className="mt-6 text-soft">
+        <summary className="min-h-11 cursor-pointer py-2 underline">details</summary>
+        <code className="text-sm break-words">{error.message}</code>
+      </details>
+    </section>
+  )
+}
