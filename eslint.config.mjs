@@ -80,14 +80,21 @@ const LAYERS = {
   storage: ['storage', 'core/records', 'core/log'],
   files: ['files', 'core/records'],
   cli: ['cli', 'session', 'audio', 'text', ...core],
+  // Outside of the app: what measures it, what it is held against, what its demo is made by.
+  bench: ['bench', 'reference', 'session', 'audio', 'text', 'workers', 'cli', ...core],
+  reference: ['reference', ...core],
+  demo: ['demo', ...core],
 }
 // Inside the core a subject imports only itself and those before it in the list.
 CORE.forEach((name, i) => (LAYERS[`core/${name}`] = core.slice(0, i + 1)))
 
-const elements = Object.keys(LAYERS).map((type) => ({
-  type,
-  pattern: type === 'cli' ? 'cli' : `src/${type}`,
-}))
+const OUTSIDE = new Set(['bench', 'reference', 'demo'])
+// By the whole path: src/core/bench is no part of the folder bench.
+const elements = Object.keys(LAYERS).map((type) =>
+  OUTSIDE.has(type)
+    ? { type, partialMatch: false, pattern: `${type}/**/*` }
+    : { type, pattern: type === 'cli' ? 'cli' : `src/${type}` },
+)
 
 export default tseslint.config(
   {
@@ -112,7 +119,7 @@ export default tseslint.config(
     },
   },
   {
-    files: ['src/**/*.ts', 'src/**/*.tsx', 'cli/**/*.ts'],
+    files: ['src/**/*.ts', 'src/**/*.tsx', '{cli,bench,reference,demo}/**/*.ts'],
     ignores: ['**/*.test.ts', '**/*.test.tsx'],
     plugins: { boundaries },
     settings: {
@@ -133,6 +140,42 @@ export default tseslint.config(
         },
       ],
     },
+  },
+  {
+    // The core takes nothing from outside but arithmetic: no screen, no system, no clock, no chance of its own.
+    files: ['src/core/**/*.ts'],
+    ignores: ['**/*.test.ts'],
+    rules: {
+      'no-restricted-imports': [
+        'error',
+        {
+          patterns: [
+            {
+              regex: '^(react|next|node:|zustand|reselect|comlink|idb|piscina|@/)',
+              message: 'the core is pure: it takes arithmetic and schemas from outside, and nothing else',
+            },
+          ],
+        },
+      ],
+      'no-restricted-properties': [
+        'error',
+        { object: 'Date', property: 'now', message: 'the core has no clock: take the time as an argument' },
+        { object: 'Math', property: 'random', message: 'the core has no chance of its own: numeric/random' },
+        { object: 'performance', property: 'now', message: 'the core has no clock' },
+      ],
+      'no-restricted-syntax': [
+        'error',
+        {
+          selector: "NewExpression[callee.name='Date'][arguments.length=0]",
+          message: 'the core has no clock',
+        },
+      ],
+    },
+  },
+  {
+    files: ['src/**/*.ts', 'src/**/*.tsx'],
+    ignores: ['**/*.test.ts', '**/*.test.tsx'],
+    rules: { 'import/no-cycle': ['error', { ignoreExternal: true }] },
   },
   { files: ['bench/**', 'scripts/**', 'demo/**'], rules: { 'no-console': 'off' } },
 )

@@ -20,7 +20,7 @@ const TALKS = 10
 const SIZES = [10, 12, 13, 14, 16]
 
 /** A drum with one hidden fault, looked over from all sides. */
-export function hidden(cause: CauseId, seed: number) {
+function hidden(cause: CauseId, seed: number) {
   const random = seededRandom(seed * 7919 + 17)
   const only = CAUSES[cause].kinds?.[0]
   const kind = only ?? (seed % 4 === 0 ? 'snare' : 'tom')
@@ -43,7 +43,7 @@ export function hidden(cause: CauseId, seed: number) {
 }
 
 /** The complaint and at most four questions; what is ranked first, and how long it took. */
-export function findFault({ kind, seen }: ReturnType<typeof hidden>, seed: number, wrongPart: number) {
+function findFault({ kind, seen }: ReturnType<typeof hidden>, seed: number, wrongPart: number) {
   const random = seededRandom(seed)
   const answers: FaultAnswer[] = []
   let minutes = 0

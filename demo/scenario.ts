@@ -35,7 +35,7 @@ function drum(
 }
 
 /** Day `days` before the end of the demo's log, as YYYY-MM-DD. */
-export function dayBefore(days: number): string {
+function dayBefore(days: number): string {
   return new Date(END_MS - days * 86_400_000).toISOString().slice(0, 10)
 }
 

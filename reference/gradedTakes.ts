@@ -34,7 +34,7 @@ export function plainTakes(): GradedTake[] {
   )
 }
 
-export function gradedHeads(): Head[] {
+function gradedHeads(): Head[] {
   const [one, two] = fonts
   const head = (name: string, { samples, rateHz }: Sound, inches: number) => ({
     ...{ name, samples, rateHz, inches },

@@ -112,7 +112,7 @@ function lugPoles(hz: number, decay: number, mic: Take['mic'], pair: boolean, ra
   ].sort((a, b) => Math.abs(b.amplitude) - Math.abs(a.amplitude))
 }
 
-export function weightedMean(poles: readonly TruePartial[]): number {
+function weightedMean(poles: readonly TruePartial[]): number {
   const total = poles.reduce((sum, pole) => sum + Math.abs(pole.amplitude), 0)
   return poles.reduce((sum, pole) => sum + Math.abs(pole.amplitude) * pole.hz, 0) / total
 }

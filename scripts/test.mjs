@@ -1,6 +1,6 @@
 // Lint, types, unit tests, build, browser tests; ends with "N passed, N failed". Each step runs even when one before
 // it failed, so that one run says all that is wrong.
-import { spawnSync } from 'node:child_process'
+import { spawn, spawnSync } from 'node:child_process'
 import { mkdirSync, readFileSync, rmSync } from 'node:fs'
 
 const folder = '.cache/test'
@@ -28,8 +28,31 @@ const report = (file) => {
   }
 }
 
-count(step('lint', 'npm', ['run', '-s', 'lint']))
-count(step('types', 'npm', ['run', '-s', 'types']))
+/** Steps that need one core each, beside each other; what they say is shown one after the other. */
+function beside(steps) {
+  return Promise.all(
+    steps.map(
+      ([name, script]) =>
+        new Promise((resolve) => {
+          const started = Date.now()
+          const run = spawn('npm', ['run', '-s', script], { stdio: ['ignore', 'pipe', 'pipe'] })
+          let said = ''
+          for (const stream of [run.stdout, run.stderr]) stream.on('data', (data) => (said += data))
+          run.on('close', (status) => {
+            const seconds = Math.round((Date.now() - started) / 1000)
+            console.log(`\n== ${name}\n${said}== ${name}: ${status === 0 ? 'ok' : 'failed'} (${seconds} s)`)
+            resolve(count(status === 0))
+          })
+        }),
+    ),
+  )
+}
+
+await beside([
+  ['lint', 'lint'],
+  ['types', 'types'],
+])
+count(step('nothing unused', 'npm', ['run', '-s', 'unused']))
 const unitOk = step('unit tests', 'npx', ['jest', '--json', `--outputFile=${folder}/unit.json`])
 const unit = report('unit.json')
 passed += unit?.numPassedTests ?? 0

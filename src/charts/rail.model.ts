@@ -38,7 +38,7 @@ export interface RailModel {
 }
 
 /** The spread is drawn this many times wider than the axis, and the screen says so. */
-export const SPREAD_MAGNIFIED = 10
+const SPREAD_MAGNIFIED = 10
 const NARROWEST_BRACKET_PX = 11
 const SIDE_PX = 30
 /** Room for the words right of the last mark. */

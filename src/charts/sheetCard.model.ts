@@ -43,7 +43,7 @@ export interface CardModel {
 }
 
 /** In the proportions of what A4 and Letter have in common, in px of 1/96 inch within margins of 12 mm. */
-export const CARD = { width: 690, height: 920 }
+const CARD = { width: 690, height: 920 }
 const HEAD = 66
 const NOTE_LINE = 20
 const NOTE_CHARS = 86

@@ -67,7 +67,7 @@ const earLugs = ({ ear, earReference }: Pass): number[] =>
   ear.size ? [...new Set([...(earReference ? [earReference] : []), ...ear.keys()])] : []
 
 /** The drum and side on the Bench; null in a kit without drums. */
-export function benchSelection(
+function benchSelection(
   state: Pick<SessionState, 'settings'>,
   kit: KitState | null,
 ): { drum: Drum; side: Side } | null {

@@ -44,7 +44,7 @@ export interface EventLog {
 const PIECE = 2000
 
 /** An id that is taken by another event. */
-export class RepeatedId extends Error {
+class RepeatedId extends Error {
   constructor(readonly id: string) {
     super(`the id ${id} is in the log already, with other content`)
     this.name = 'RepeatedId'

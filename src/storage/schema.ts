@@ -27,12 +27,12 @@ export interface StoredEvent {
 
 export type Db = IDBPDatabase<HumbraDb>
 
-export const DB_NAME = 'humbra'
+const DB_NAME = 'humbra'
 
 type Upgrade = (db: Db, tx: IDBPTransaction<HumbraDb, StoreNames<HumbraDb>[], 'versionchange'>) => void
 
 /** One step a version, in order; what was shipped is never edited. */
-export const UPGRADES: readonly Upgrade[] = [
+const UPGRADES: readonly Upgrade[] = [
   (db) => {
     const events = db.createObjectStore('events', { keyPath: 'seq', autoIncrement: true })
     events.createIndex('id', 'id', { unique: true })
@@ -48,7 +48,7 @@ export const UPGRADES: readonly Upgrade[] = [
   },
 ]
 
-export const DB_VERSION = UPGRADES.length
+const DB_VERSION = UPGRADES.length
 
 /** What may befall an open database from outside. */
 export interface DbWatch {

@@ -39,7 +39,7 @@ const WARNINGS: Record<PairWarning, string> = {
 }
 
 /** What to be careful of: guesses from the size, in plain words; empty for none. */
-export function pairWarningText(warnings: readonly PairWarning[]): string {
+function pairWarningText(warnings: readonly PairWarning[]): string {
   if (warnings.length === 0) return ''
   const high = warnings.some((each) => each.endsWith('high'))
   return `Care: ${warnings.map((each) => WARNINGS[each]).join(', and ')}. That is a guess from the size${high ? '; the maker’s limit decides, eyes away from the rim' : ''}.`

@@ -1,6 +1,5 @@
 import type { Move, Verdict } from '@/core/spacing/verdict'
 import { relationText, allRodsText } from './pair'
-import { listText } from './turns'
 
 type Names = ReadonlyMap<string, string>
 const nameIn = (names: Names) => (id: string) => names.get(id) ?? id
@@ -48,7 +47,3 @@ export function mendsText({ mends, fromHz, toHz }: Move): string {
   const count = COUNTS[mends.length] ?? String(mends.length)
   return `mends ${count}; from ${fromHz.toFixed(0)} to ${toHz.toFixed(0)} Hz, all rods crosswise, then press`
 }
-
-/** The verdicts of a kit in one line for a screen reader. */
-export const verdictsSpoken = (verdicts: readonly Verdict[], names: Names) =>
-  listText(verdicts.map((verdict) => verdictText(verdict, names)))

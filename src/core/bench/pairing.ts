@@ -31,7 +31,7 @@ export interface DrumPair {
   layers: LayerId[]
 }
 
-export function pairDrumOf(drum: Drum): PairDrum {
+function pairDrumOf(drum: Drum): PairDrum {
   const head = (side: Side): PairHead => {
     const { pliesMils, hoop, ceilingHz } = drum[side]
     return { pliesMils, hoop, ...(ceilingHz === null ? {} : { ceilingHz }) }

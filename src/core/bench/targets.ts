@@ -2,7 +2,7 @@ import { PITCH_PART } from '../evening/confidence'
 import { defaultToleranceCents } from '../evening/tolerance'
 import type { EvenTarget } from '../evening/types'
 import { patternOverLugs, spreadCents } from '../head/harmonics'
-import type { EvenHead, Learned } from '../head/types'
+import type { EvenHead } from '../head/types'
 import type { Aim, Drum, Side, Target } from '../records/kit'
 import { CENTS_PER_NEPER } from '../units/pitch'
 import type { KitState } from '../log/fold'
@@ -142,5 +142,3 @@ export const OUT = 1.15
 export const isOffPitch = (cents: number, toleranceCents: number) => isOut(cents, PITCH_PART * toleranceCents)
 
 export const isOut = (cents: number, toleranceCents: number) => Math.abs(cents) > OUT * toleranceCents
-
-export type { Learned }

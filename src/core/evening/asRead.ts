@@ -17,7 +17,7 @@ export interface AsRead {
 }
 
 /** Errors beyond which a difference is no chance: 95% of a normal law. */
-export const BEYOND_ERRORS = 1.96
+const BEYOND_ERRORS = 1.96
 
 const errorCents = ({ errorHz, hz }: LugReading) => (CENTS_PER_NEPER * errorHz) / hz
 

@@ -15,10 +15,7 @@ const standardDraws = once(() => {
 })
 
 /** Lug pitches drawn from what is believed of the head: so many from each hypothesis as it has weight. */
-export function drawLugHz(
-  hypotheses: ReadonlyArray<{ belief: Belief; weight: number }>,
-  lugs: number,
-): number[][] {
+function drawLugHz(hypotheses: ReadonlyArray<{ belief: Belief; weight: number }>, lugs: number): number[][] {
   const all = standardDraws()
   let from = 0
   let sum = 0
@@ -104,6 +101,6 @@ export function oddsOf(
 }
 
 /** Mean of the squared lug pitches, in Hz^2. */
-export function meanHz2(lugHz: readonly number[]): number {
+function meanHz2(lugHz: readonly number[]): number {
   return lugHz.reduce((sum, hz) => sum + hz * hz, 0) / lugHz.length
 }

@@ -106,7 +106,7 @@ export interface Lean {
 }
 
 /** What pitch cannot see of some turns: mean and second pattern taken out. */
-export function unseenPart(turns: readonly number[]): number[] {
+function unseenPart(turns: readonly number[]): number[] {
   const pattern = patternOverLugs(harmonicsOf(turns), turns.length)
   return turns.map((turn, i) => turn - pattern[i])
 }

@@ -163,7 +163,7 @@ function testTurns(
 const UNEVEN_MODEL_CENTS = 6
 
 /** The head's state as all of a request tells it. */
-export function stateFor(request: EvenRequest): HeadState {
+function stateFor(request: EvenRequest): HeadState {
   return estimateHead(request.head, request.rounds, {
     ...request,
     aroundHz: targetMeanHz(request.target),

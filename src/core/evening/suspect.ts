@@ -28,9 +28,9 @@ const LEAST_TURN = 3 / 32
 const TEST_TURNS = 0.125
 /** A turn that tells is asked for from these odds on, before its rarity; it is named from this probability on. */
 const ASK_ODDS = 45
-export const NAMED = 0.9
+const NAMED = 0.9
 /** Fewest passes without an answer before a rod is named. */
-export const TURNS_TO_NAME = 2
+const TURNS_TO_NAME = 2
 /** A pass tells against a rod when it is likelier by this factor, as a logarithm, that the rod did nothing. */
 const PASS_TELLS = 1.5
 

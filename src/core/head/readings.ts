@@ -16,7 +16,7 @@ export interface LugReading {
   confirmed?: boolean
 }
 
-export const DEFAULT_READING_CENTS = 2
+const DEFAULT_READING_CENTS = 2
 /** Two poles of one head lie no further apart than this, in cents; the next mode of an even head lies some 500 above. */
 export const WIDEST_POLES_CENTS = 450
 /** A finger a little off the centre, a stroke a little off the lug: no reading is better than this in cents. */

@@ -1,15 +1,10 @@
-import { FINDINGS, type AreaId, type OpenFinding } from '../fitting/lookOver'
+import { FINDINGS, type AreaId } from '../fitting/lookOver'
 import { SIDES, type Side } from '../records/kit'
 import { headLog, type KitState } from './fold'
-import type { FaultSearch } from './headLog'
+import type { FaultSearch, NotedFinding } from './headLog'
 
 /** What was found on looking over a drum, and the search for a fault, from the log. */
-export interface NotedFinding extends OpenFinding {
-  /** Id of its event. */
-  id: string
-  at: string
-  side: Side
-}
+export type { NotedFinding } from './headLog'
 
 /** Findings of a drum that stand: not cleared, and of this film where they are of a film. Oldest first. */
 export function openFindings(kit: KitState, drum: string, practice: boolean): NotedFinding[] {

@@ -191,4 +191,4 @@ function withChange(
   }
 }
 
-export type { HeadEvent, Sheet }
+export type { Sheet }

@@ -1,10 +1,10 @@
-import { FINDINGS, type AreaId } from '../fitting/lookOver'
+import { FINDINGS, type AreaId, type OpenFinding } from '../fitting/lookOver'
 import type { QuestionId } from '../fitting/questions'
 import type { FaultAnswer } from '../fitting/faults'
 import type { RangeMark } from '../kit/range'
 import type { EventOf, HeadEvent, Source } from '../records/event'
+import type { Side } from '../records/kit'
 import { centsBetween } from '../units/pitch'
-import type { NotedFinding } from './findings'
 import { Memo } from './memo'
 import { isWorked, SITTING_GAP_MS, sittingFrom, WORK, type Pass, type Sitting } from './sittings'
 
@@ -33,6 +33,14 @@ export interface Changes {
   count: number
   sum: number
   squares: number
+}
+
+/** What was found on looking over a drum and not put right yet. */
+export interface NotedFinding extends OpenFinding {
+  /** Id of its event. */
+  id: string
+  at: string
+  side: Side
 }
 
 export interface FaultSearch {
@@ -69,7 +77,7 @@ export interface HeadLog {
   readonly strokes: number
 }
 
-export const NO_CHANGES: Changes = { count: 0, sum: 0, squares: 0 }
+const NO_CHANGES: Changes = { count: 0, sum: 0, squares: 0 }
 
 export const EMPTY_HEAD: HeadLog = {
   count: 0,

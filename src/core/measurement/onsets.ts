@@ -44,7 +44,7 @@ const BODY_ABOVE_FLOOR = 2.5
 const SAME_SECONDS = 0.045
 
 /** rms of the first difference in windows of 4 ms, one value every 2 ms. */
-export function edgeEnvelope(samples: ArrayLike<number>, rateHz: number): Float64Array {
+function edgeEnvelope(samples: ArrayLike<number>, rateHz: number): Float64Array {
   return envelopeOf(samples, Math.max(1, Math.round(HOP_SECONDS * rateHz)), WINDOW_HOPS, true)
 }
 

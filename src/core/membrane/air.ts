@@ -81,7 +81,7 @@ export function outsideAirFactor(m: number, n: number): number {
  * The air column of one cavity mode, kg/m^2 on a film that moves as it does, and what is handed on to the other head:
  * rho / (q tan qh) and rho / (q sin qh) as spring where it carries waves, hyperbolic as mass where it does not.
  */
-export function columnLoad(zero: number, radiusMetres: number, depthMetres: number, hz: number): CavityAir {
+function columnLoad(zero: number, radiusMetres: number, depthMetres: number, hz: number): CavityAir {
   const qSquared = ((2 * Math.PI * hz) / SOUND_SPEED) ** 2 - (zero / radiusMetres) ** 2
   const q = Math.sqrt(Math.abs(qSquared))
   return qSquared > 0

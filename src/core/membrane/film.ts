@@ -1,7 +1,7 @@
 import { milsToMetres } from '../units/length'
 
 /** Density of polyester film in kg/m^3 (film data sheets, from memory). */
-export const FILM_DENSITY = 1390
+const FILM_DENSITY = 1390
 /** Density of air in kg/m^3 and speed of sound in m/s at about 20 C (from memory). */
 export const AIR_DENSITY = 1.2
 export const SOUND_SPEED = 343

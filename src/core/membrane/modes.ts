@@ -1,4 +1,4 @@
-import { besselJ, besselZeros } from '../numeric/bessel'
+import { besselZeros } from '../numeric/bessel'
 import { inchesToMetres } from '../units/length'
 import { rootBetween } from '../numeric/root'
 import { airMassPerArea, type AirSpace } from './air'
@@ -111,9 +111,4 @@ export function tensionFromLugHz(head: Head, lugHz: number, shape: ModeShape = L
 /** Load in newtons that a tension (N/m) means for each of `lugs` rods: T * 2 pi a / lugs, before friction. */
 export function loadPerRod(tension: number, diameterInches: number, lugs: number): number {
   return (tension * Math.PI * inchesToMetres(diameterInches)) / lugs
-}
-
-/** Displacement of a mode at a fraction of the radius (0 centre, 1 rim), before the angle's cosine. */
-export function modeAmplitude(shape: ModeShape, radiusFraction: number): number {
-  return besselJ(shape.m, shape.zero * radiusFraction)
 }

@@ -5,7 +5,7 @@
  */
 
 /** Young's modulus in Pa and Poisson's ratio of polyester film (film data sheets, from memory: 3.8 to 5 GPa, 0.38). */
-export const FILM_MODULUS_PA = 4.3e9
+const FILM_MODULUS_PA = 4.3e9
 export const FILM_POISSON = 0.38
 
 const SHEAR = 1 / (2 * (1 + FILM_POISSON))

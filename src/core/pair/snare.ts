@@ -17,7 +17,7 @@ export function scaledRange(hz: number, diameterInches: number): number {
 export const SIDE_SNARE_INCHES = 12.5
 
 /** Months after which a snare-side head is due under hard playing: three to six. */
-export const HEAD_MONTHS = { soon: 3, due: 6 }
+const HEAD_MONTHS = { soon: 3, due: 6 }
 
 export type HeadAge = 'fresh' | 'watch' | 'due' | 'unknown'
 

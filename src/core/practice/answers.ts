@@ -10,7 +10,7 @@ import { BEAT_HZ, observe, type Observed } from './troubles'
  */
 
 /** What the player complains of: the trouble that stands out most. */
-export function complaintOf(seen: Observed): string {
+function complaintOf(seen: Observed): string {
   const { faults } = seen
   const slackRods = seen.pulls.filter((pull) => pull < 0.12).length
   const noisy = faults.loosePart || faults.bentWires || faults.neighbourHz !== undefined
@@ -36,7 +36,7 @@ export function complaintOf(seen: Observed): string {
 }
 
 /** What a careful person answers to a question, from the drum itself. */
-export function answerOf(question: QuestionId, seen: Observed): string {
+function answerOf(question: QuestionId, seen: Observed): string {
   const { faults, pulls } = seen
   switch (question) {
     case 'complaint':

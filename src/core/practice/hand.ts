@@ -3,7 +3,7 @@ import type { Feel, GaugeLaw } from '../head/types'
 import { edgeTension, heldBy, type PracticeHead } from './model'
 
 /** The simulated gauge: a dial that reads 0 to 100, near 60 on a tom; its law is for the user to find. */
-export const SIMULATED_GAUGE: GaugeLaw = { g0: 100, c: 62_000 }
+const SIMULATED_GAUGE: GaugeLaw = { g0: 100, c: 62_000 }
 /** Its needle is read to half a mark. */
 const MARK = 0.5
 /** A rod that pulls this part less or more than the others is felt as loose or tight. */

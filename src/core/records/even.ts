@@ -49,7 +49,7 @@ const target = z.union([
   z.strictObject({ hz, offsetTurns: z.array(z.number().min(-6).max(6)) }),
 ])
 
-export const evenRequestSchema = z.strictObject({
+const evenRequestSchema = z.strictObject({
   head: z.strictObject({
     side: z.enum(['batter', 'resonant']),
     diameterInches: inches.diameter,

@@ -28,7 +28,7 @@ const reading = z
     })
   })
 
-export const portSchema = z.strictObject({ diameterInches: z.number().min(0.5).max(40) }).nullable()
+const portSchema = z.strictObject({ diameterInches: z.number().min(0.5).max(40) }).nullable()
 
 const drumSchema = z
   .strictObject({
@@ -69,7 +69,7 @@ const wantSchema = z
     })
   })
 
-export const pairRequestSchema = z
+const pairRequestSchema = z
   .strictObject({
     drum: drumSchema,
     now: reading,

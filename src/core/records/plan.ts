@@ -46,7 +46,7 @@ const schemeSchema = z.union([
   z.strictObject({ kind: z.literal('steps'), cents: z.array(cents).min(1).max(40) }),
 ])
 
-export const planRequestSchema = z
+const planRequestSchema = z
   .strictObject({
     drums: z.array(planDrumSchema).min(1).max(24),
     scheme: schemeSchema.default({ kind: 'fourths' }),

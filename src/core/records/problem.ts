@@ -7,7 +7,7 @@ export interface Problem {
 }
 
 /** Path of a field as people write it: rounds[0].readingsHz. */
-export function pathText(path: readonly PropertyKey[]): string {
+function pathText(path: readonly PropertyKey[]): string {
   return path.reduce<string>((text, part) => {
     if (typeof part === 'number') return `${text}[${part}]`
     return text ? `${text}.${String(part)}` : String(part)

@@ -25,7 +25,7 @@ function usualLugs(kind: DrumKindRecord, diameterInches: number): number {
 }
 
 /** Usual film: two plies on toms, one coated ply on a snare, a very thin one on its other side. */
-export function usualHead(kind: DrumKindRecord, side: 'batter' | 'resonant'): HeadRecord {
+function usualHead(kind: DrumKindRecord, side: 'batter' | 'resonant'): HeadRecord {
   const snareSide = kind === 'snare' && side === 'resonant'
   const twoPlies = kind !== 'snare' && side === 'batter'
   return {

@@ -157,7 +157,7 @@ export function runHeads(items: readonly WorkItem[]): RunHead[] {
 }
 
 /** Below this a head that was not read in this sitting is left alone: likely still there. */
-export const LIKELY_FINE = 0.12
+const LIKELY_FINE = 0.12
 
 /** Whether a head still wants work or a look. */
 export const wantsWork = ({ out, known }: WorkItem) => (known ? out > 0.5 : out > LIKELY_FINE)

@@ -12,7 +12,7 @@ export interface KnownKit {
   drums: Array<{ drum: Drum; pair: DrumPair; range: DrumRange; marks: readonly RangeMark[] }>
 }
 
-export function marksOf(kit: KitState, drum: Drum, practice: boolean): readonly RangeMark[] {
+function marksOf(kit: KitState, drum: Drum, practice: boolean): readonly RangeMark[] {
   return SIDES.flatMap((side) => headLog(kit, drum.id, side, practice).marks)
 }
 

@@ -26,7 +26,7 @@ export interface Placing {
 }
 
 /** What a placing costs; infinite where a drum must not stand. */
-export function costOf(chain: Chain, toms: readonly State[], kicks: readonly State[]): number {
+function costOf(chain: Chain, toms: readonly State[], kicks: readonly State[]): number {
   let sum = 0
   toms.forEach((state, i) => {
     sum += state.cost + buzz(chain, state)

@@ -191,7 +191,7 @@ function solve(kit: Prepared): { kit: Prepared; best: Placing; roots: Roots } | 
 }
 
 /** Cost of a placing with its snares. */
-export const totalOf = ({ snares }: Prepared, { cost }: Placing): number =>
+const totalOf = ({ snares }: Prepared, { cost }: Placing): number =>
   snares.reduce((sum, { at }) => sum + (at?.cost ?? 0), cost)
 
 export function planOf(kit: Prepared, placing: Placing, what: PlanKind): Plan {

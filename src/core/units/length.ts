@@ -1,6 +1,6 @@
 /** Lengths of drums: the trade names diameters in inches and films in mils; the physics wants metres. */
 
-export const METRES_PER_INCH = 0.0254
+const METRES_PER_INCH = 0.0254
 const METRES_PER_MIL = 25.4e-6
 
 /** Inches to metres. */

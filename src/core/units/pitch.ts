@@ -37,11 +37,6 @@ export function shiftByCents(hz: number, cents: number): number {
   return hz * 2 ** (cents / 1200)
 }
 
-/** A small pitch error in Hz at `hz`, as cents (first order). */
-export function hzErrorToCents(hz: number, errorHz: number): number {
-  return (CENTS_PER_NEPER * errorHz) / hz
-}
-
 /** A small error in cents at `hz`, as Hz (first order). */
 export function centsErrorToHz(hz: number, errorCents: number): number {
   return (hz * errorCents) / CENTS_PER_NEPER

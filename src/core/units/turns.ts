@@ -5,7 +5,7 @@
  * moves the hoop 25.4 / 24 mm.
  */
 
-export const MM_PER_INCH = 25.4
+const MM_PER_INCH = 25.4
 /** Lead of a 12-24 rod in mm per turn (ASME B1.1: 24 threads per inch). */
 export const STANDARD_THREAD_MM = MM_PER_INCH / 24
 

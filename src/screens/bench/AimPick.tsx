@@ -7,7 +7,7 @@ import { useSession } from '@/session/react'
 import { parseNumber } from '@/core/units/number'
 import { hzText } from '@/text/heads'
 import { Pick as PickField } from '@/ui/Pick'
-import { useCommander } from '../shell/CommandProvider'
+import { useCommander } from '../shell/commander'
 
 /** What the head is brought to: the sheet's target, a pitch, or even where it stands. */
 export function AimPick({ drum, side, aim, kept }: Pick<BenchView, 'drum' | 'side' | 'aim' | 'kept'>) {

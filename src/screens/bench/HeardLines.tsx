@@ -10,7 +10,7 @@ import { useSelect, useSession } from '@/session/react'
 import { hzText } from '@/text/heads'
 import { Button } from '@/ui/Button'
 import { Choice } from '@/ui/Choice'
-import { useCommander, useEnabled } from '../shell/CommandProvider'
+import { useCommander, useEnabled } from '../shell/commander'
 
 /** What the other head may be doing, as the header and the panel ask it. */
 export const OTHER_HEAD = [

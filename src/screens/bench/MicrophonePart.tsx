@@ -6,7 +6,7 @@ import { inputAdvice } from '@/core/measurement/input'
 import { useSelect } from '@/session/react'
 import { INPUT_ADVICE, levelText } from '@/text/heard'
 import { Button } from '@/ui/Button'
-import { useCommander } from '../shell/CommandProvider'
+import { useCommander } from '../shell/commander'
 
 const TROUBLE: Record<MicrophoneTrouble, string> = {
   refused:

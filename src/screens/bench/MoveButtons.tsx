@@ -1,6 +1,6 @@
 import { clsx } from 'clsx'
 import { Button } from '@/ui/Button'
-import { useCommander } from '../shell/CommandProvider'
+import { useCommander } from '../shell/commander'
 import { ACTION_BAR } from './Big'
 
 /** The move was made as shown, or something else happened. */

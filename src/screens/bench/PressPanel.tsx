@@ -5,7 +5,7 @@ import { readAgain } from '@/session/actions/readings'
 import { useSession } from '@/session/react'
 import { settlingText } from '@/text/fitting'
 import { Button } from '@/ui/Button'
-import { useCommander } from '../shell/CommandProvider'
+import { useCommander } from '../shell/commander'
 import { clsx } from 'clsx'
 import { ACTION_BAR, Big } from './Big'
 

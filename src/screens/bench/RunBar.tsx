@@ -8,7 +8,7 @@ import { useKit, useSelect, useSession } from '@/session/react'
 import { doorsText } from '@/text/run'
 import { hzText } from '@/text/heads'
 import { Button } from '@/ui/Button'
-import { useCommander } from '../shell/CommandProvider'
+import { useCommander } from '../shell/commander'
 import { useNow } from '../run/useNow'
 
 /** The run that is going on, over the head at hand: how far, how long, what next. */

@@ -9,7 +9,7 @@ import { twoTapsText } from '@/text/strokes'
 import { Button } from '@/ui/Button'
 import { Modal } from '@/ui/Modal'
 import { NumberEntry } from '@/ui/NumberEntry'
-import { useCommander } from '../shell/CommandProvider'
+import { useCommander } from '../shell/commander'
 import { LugPicks } from '../fitting/LugPicks'
 
 const readHz = numberWithin(15, 2000)

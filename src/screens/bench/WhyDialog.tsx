@@ -8,7 +8,7 @@ import { turnText } from '@/text/turns'
 import { whyOf } from '@/text/why'
 import { Button } from '@/ui/Button'
 import { Modal } from '@/ui/Modal'
-import { useCommander, useEnabled } from '../shell/CommandProvider'
+import { useCommander, useEnabled } from '../shell/commander'
 
 /** Why these rods: what is seen, what is unseen, what this drum has taught, and the tension it means. */
 export function WhyDialog({ onClose }: { onClose: () => void }) {

@@ -8,7 +8,7 @@ import { lookedAt, openSearch } from '@/core/log/findings'
 import type { BenchView } from '@/session/benchView'
 import { useBenchView } from '@/session/react'
 import { findingText } from '@/text/fitting'
-import { useCommander, useEnabled } from '../shell/CommandProvider'
+import { useCommander, useEnabled } from '../shell/commander'
 
 /** The work around evening: looking over, fitting, coming up, finding the fault, each with how it stands. */
 export function WorkMenu({ found }: { found: readonly string[] }) {

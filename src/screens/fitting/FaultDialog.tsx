@@ -16,7 +16,7 @@ import { useBenchView, useSelect, useSession } from '@/session/react'
 import { faultStepText } from '@/text/fitting'
 import { Button } from '@/ui/Button'
 import { Modal } from '@/ui/Modal'
-import { useCommander } from '../shell/CommandProvider'
+import { useCommander } from '../shell/commander'
 import { LugPicks } from './LugPicks'
 
 /** Where the mending of a cause is done. */

@@ -4,7 +4,7 @@ import { DropdownMenu } from 'radix-ui'
 import { ChevronDown } from 'lucide-react'
 import { chooseKit } from '@/session/actions/kits'
 import { useKit, useSelect, useSession } from '@/session/react'
-import { useCommander, useEnabled } from '../shell/CommandProvider'
+import { useCommander, useEnabled } from '../shell/commander'
 
 const COMMANDS = [
   { id: 'kit.new', label: 'Start a new kit' },

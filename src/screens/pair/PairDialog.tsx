@@ -20,7 +20,7 @@ import { allRodsText, costText, pairText, relationText, standsText } from '@/tex
 import { Button } from '@/ui/Button'
 import { Modal } from '@/ui/Modal'
 import { Columns } from '@/ui/Columns'
-import { useCommander } from '../shell/CommandProvider'
+import { useCommander } from '../shell/commander'
 import { School } from './School'
 import { StrokePart } from './StrokePart'
 import { Wants } from './Wants'

@@ -27,7 +27,7 @@ import { Button } from '@/ui/Button'
 import { Choice } from '@/ui/Choice'
 import { Field, INPUT_CLASS } from '@/ui/Field'
 import { Modal } from '@/ui/Modal'
-import { useCommander } from '../shell/CommandProvider'
+import { useCommander } from '../shell/commander'
 
 const AGE = {
   fresh: 'fresh enough.',

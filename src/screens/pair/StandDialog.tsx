@@ -8,7 +8,7 @@ import { decayText } from '@/text/strokes'
 import { Button } from '@/ui/Button'
 import { Field, INPUT_CLASS } from '@/ui/Field'
 import { Modal } from '@/ui/Modal'
-import { useCommander } from '../shell/CommandProvider'
+import { useCommander } from '../shell/commander'
 import { Muffling } from './Muffling'
 import { StrokePart } from './StrokePart'
 

@@ -8,7 +8,7 @@ import type { BenchView } from '@/session/benchView'
 import { useSelect, useSession } from '@/session/react'
 import { Button } from '@/ui/Button'
 import { NumberEntry } from '@/ui/NumberEntry'
-import { useCommander } from '../shell/CommandProvider'
+import { useCommander } from '../shell/commander'
 
 const readHz = numberWithin(15, 2000)
 

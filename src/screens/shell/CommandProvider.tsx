@@ -2,22 +2,14 @@
 
 import { usePathname, useRouter } from 'next/navigation'
 import { useTheme } from 'next-themes'
-import {
-  createContext,
-  useCallback,
-  useContext,
-  useEffect,
-  useMemo,
-  useRef,
-  useState,
-  type ReactNode,
-} from 'react'
+import { useCallback, useEffect, useMemo, useRef, useState, type ReactNode } from 'react'
 import { tinykeys } from 'tinykeys'
 import { COMMANDS, commandById, hasModifier, worksAt } from '@/commands'
 import type { CommandContext, DialogName } from '@/commands/types'
 import { importKit } from '@/session/actions/files'
 import { readFile } from '@/session/actions/recording'
 import { useSelect, useSession } from '@/session/react'
+import { CommanderContext, type Commander } from './commander'
 import { Dialogs } from './Dialogs'
 
 /** Keys that begin a sequence, and how long the next key belongs to it: as tinykeys has it. */
@@ -25,28 +17,6 @@ const PREFIXES = new Set(
   COMMANDS.flatMap(({ shortcut }) => (shortcut?.includes(' ') ? [shortcut.split(' ')[0]] : [])),
 )
 const SEQUENCE_MS = 1000
-
-interface Commander {
-  run(id: string): void
-  open(dialog: DialogName): void
-}
-
-const CommanderContext = createContext<Commander>({
-  run: () => undefined,
-  open: () => undefined,
-})
-
-/** Runs commands for buttons, keys and the palette alike. */
-export function useCommander(): Commander {
-  return useContext(CommanderContext)
-}
-
-/** Which of the commands can be run now; the component is drawn again only when one of these changed. */
-export function useEnabled(ids: readonly string[]): (id: string) => boolean {
-  const session = useSession()
-  const enabled = useSelect(() => ids.map((id) => Boolean(session && commandById(id).enabled(session))))
-  return (id) => enabled[ids.indexOf(id)] ?? false
-}
 
 export function CommandProvider({ children }: { children: ReactNode }) {
   const session = useSession()

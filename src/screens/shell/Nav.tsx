@@ -8,7 +8,7 @@ import { clsx } from 'clsx'
 
 import { Tape } from '@/ui/Tape'
 import { Keeping } from './Keeping'
-import { useCommander, useEnabled } from './CommandProvider'
+import { useCommander, useEnabled } from './commander'
 
 const PLACES = [
   { href: '/', label: 'Kit' },

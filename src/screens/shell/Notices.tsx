@@ -3,7 +3,7 @@
 import { useEffect, useEffectEvent } from 'react'
 import { toast, Toaster } from 'sonner'
 import { useSelect } from '@/session/react'
-import { useCommander } from './CommandProvider'
+import { useCommander } from './commander'
 
 /** What the session has to say, shown for a few seconds at the lower edge, with Undo where that helps. */
 export function Notices() {

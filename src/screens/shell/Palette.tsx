@@ -4,7 +4,7 @@ import { Command } from 'cmdk'
 import { usePathname, useRouter } from 'next/navigation'
 import { COMMANDS, worksAt } from '@/commands'
 import { Modal } from '@/ui/Modal'
-import { useCommander, useEnabled } from './CommandProvider'
+import { useCommander, useEnabled } from './commander'
 
 const IDS = COMMANDS.map(({ id }) => id)
 

@@ -8,9 +8,9 @@ import { PlaceError } from './PlaceError'
 
 /** As Next does it with `error.tsx`. */
 class Place extends Component<{ children: ReactNode }, { error: Error | null }> {
-  state = { error: null }
+  override state = { error: null }
   static getDerivedStateFromError = (error: Error) => ({ error })
-  render() {
+  override render() {
     const { error } = this.state
     return error ? (
       <PlaceError error={error} onAgain={() => this.setState({ error: null })} />

@@ -30,7 +30,7 @@ import { practiceKey, type Session } from '../session'
 import { currentView, expectation, takeTap } from './readings'
 
 /** How far the near rods back off when asked to: an eighth to a quarter is what a hard set does (common practice). */
-export const BACKED_OFF_TURNS = -0.2
+const BACKED_OFF_TURNS = -0.2
 
 export function practiceDrum(drum: Drum, side: Side, { faults }: PracticeState): PracticeDrum {
   return {

@@ -22,7 +22,7 @@ const LEAST_TYPED_CENTS = 2
 const LEAST_WHOLE_CENTS = 12
 
 /** One standard error of a typed pitch, in cents: half of its last digit, and at least 2. */
-export function typedErrorCents(hz: number, text: string): number {
+function typedErrorCents(hz: number, text: string): number {
   const decimals = plainDigits(text).trim().replace(',', '.').split('.')[1]?.length ?? 0
   return Math.max(LEAST_TYPED_CENTS, centsBetween(hz, hz + 0.5 * 10 ** -decimals))
 }
