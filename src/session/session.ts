@@ -264,7 +264,7 @@ export class Session {
     if (!undo.never)
       this.remember({
         kit: first.kit,
-        events: undo.removes ? [] : events.map(({ id }) => id),
+        events: undo.removes ? [] : events.map(({ id, kit }) => ({ id, kit })),
         kinds: [...new Set(events.map(({ kind }) => kind))],
         ...(events.length === 1 && first.kind === 'rodsTurned' ? { turns: first.turns } : {}),
         what: undo.what ?? actText(events, this.get().logs.get(first.kit)?.kit ?? null),
@@ -452,19 +452,17 @@ export class Session {
 
   /** Withdraws what an act appended (or took back) and sets settings as they were; the way back joins the other list. */
   private turnBack(act: Act, from: 'done' | 'undone'): void {
-    const withdrawn = (event: string): Draft => ({
-      ...{ kind: 'withdrawn', event, source: 'hand', algorithm: null },
-    })
-    const drafts: Draft[] = act.removes
-      ? [{ kind: 'kitEdited', change: { what: 'kitRemoved' }, source: 'hand', algorithm: null }]
-      : [...act.events].reverse().map(withdrawn)
+    const byHand = { source: 'hand' as const, algorithm: null }
+    const drafts: Draft[] = [...act.events]
+      .reverse()
+      .map(({ id, kit }): Draft => ({ kind: 'withdrawn', event: id, kit, ...byHand }))
+    if (act.removes)
+      drafts.push({ kind: 'kitEdited', change: { what: 'kitRemoved' }, kit: act.removes, ...byHand })
     const { settings } = this.get()
-    const made = drafts.length
-      ? this.append(drafts, act.removes ?? act.kit ?? undefined, { never: true })
-      : []
+    const made = drafts.length ? this.append(drafts, undefined, { never: true }) : []
     const back: Act = {
       ...act,
-      events: made.map(({ id }) => id),
+      events: made.map(({ id, kit }) => ({ id, kit })),
       ...(act.settings
         ? {
             settings: Object.fromEntries(

@@ -6,7 +6,7 @@ const KEY = 'humbra-sitting'
 const act = z.object({
   at: z.number(),
   kit: z.string().nullable(),
-  events: z.array(z.string()),
+  events: z.array(z.object({ id: z.string(), kit: z.string() })),
   kinds: z.array(z.string()),
   turns: z.array(z.number()).optional(),
   what: z.string(),

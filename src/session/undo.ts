@@ -5,8 +5,8 @@ import type { Settings } from '@/core/records/settings'
 export interface Act {
   at: number
   kit: string | null
-  /** Events that it appended; they are withdrawn. */
-  events: readonly string[]
+  /** Events that it appended, and their kits; they are withdrawn. */
+  events: ReadonlyArray<{ id: string; kit: string }>
   /** What kind each of them is, and the turns of a turn: a rod does not undo. */
   kinds: readonly HumbraEvent['kind'][]
   turns?: readonly number[]
@@ -14,7 +14,7 @@ export interface Act {
   what: string
   /** Settings as they were before it. */
   settings?: Partial<Settings>
-  /** Instead of withdrawing its events: a kit that came in goes as a whole. */
+  /** A kit that came in: it goes as a whole. */
   removes?: string
 }
 

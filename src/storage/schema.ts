@@ -32,7 +32,7 @@ const DB_NAME = 'humbra'
 type Upgrade = (db: Db, tx: IDBPTransaction<HumbraDb, StoreNames<HumbraDb>[], 'versionchange'>) => void
 
 /** One step a version, in order; what was shipped is never edited. */
-const UPGRADES: readonly Upgrade[] = [
+export const UPGRADES: readonly Upgrade[] = [
   (db) => {
     const events = db.createObjectStore('events', { keyPath: 'seq', autoIncrement: true })
     events.createIndex('id', 'id', { unique: true })

@@ -6,7 +6,8 @@ import { openDB } from 'idb'
 import { browserJournal } from './journal'
 import { takeStore } from './takeStore'
 import { practiceStore } from './practiceStore'
-import { openHumbraDb } from './schema'
+import { openHumbraDb, UPGRADES } from './schema'
+import { summaryStore } from './summaryStore'
 import { settingsStore } from './settingsStore'
 
 const event = (id: string): HumbraEvent => ({
@@ -101,22 +102,65 @@ test('sounds of taps: by kit, counted, removed with it', async () => {
   expect((await store.ofKit('other')).length).toBe(1)
 })
 
-test('a database of the first form keeps everything and gains the sounds', async () => {
+/** A database of an old form, as the code of its time left it: the first so many steps, and one event in it. */
+async function oldDatabase(steps: number): Promise<void> {
   globalThis.indexedDB = new IDBFactory()
-  const old = await openDB('humbra', 1, {
-    upgrade(db) {
-      const events = db.createObjectStore('events', { keyPath: 'seq', autoIncrement: true })
-      events.createIndex('id', 'id', { unique: true })
-      db.createObjectStore('practice')
-      db.createObjectStore('settings')
-    },
+  const old = await openDB('humbra', steps, {
+    upgrade: (db, _old, _new, tx) =>
+      UPGRADES.slice(0, steps).forEach((step) => step(db as never, tx as never)),
   })
   await old.add('events', { id: 'a', event: event('a') })
   old.close()
-  const db = await openHumbraDb()
-  expect(
-    (await eventLog(() => Promise.resolve(db)).readAfter(0)).entries.map(({ event }) => event.id),
-  ).toEqual(['a'])
-  await takeStore(() => Promise.resolve(db)).write([{ reading: 'a', kit: 'k', wav: new Uint8Array(3) }])
-  expect((await takeStore(() => Promise.resolve(db)).sizeOf('k')).takes).toBe(1)
+}
+
+test.each(UPGRADES.map((_, i) => i + 1))(
+  'a database of form %i keeps everything and gains the rest',
+  async (form) => {
+    await oldDatabase(form)
+    const made = jest.fn()
+    const db = await openHumbraDb({ onMade: made })
+    expect(made).not.toHaveBeenCalled()
+    const open = () => Promise.resolve(db)
+    const log = eventLog(open)
+    expect((await log.readAfter(0)).entries.map((entry) => entry.event.id)).toEqual(['a'])
+    // By kit, by head, with sounds and summaries: each step has given something.
+    expect(await log.kits()).toEqual(['k'])
+    expect((await log.readKit('k', 0)).entries.map(({ place }) => place)).toEqual([1])
+    expect([...db.transaction('events').store.indexNames].sort()).toEqual(['head', 'id', 'kit'])
+    await takeStore(open).write([{ reading: 'a', kit: 'k', wav: new Uint8Array(3) }])
+    expect((await takeStore(open).sizeOf('k')).takes).toBe(1)
+    await practiceStore(open).write([])
+    await settingsStore(open).write({ keys: 1 })
+    const summary = { kit: 'k', version: 1, place: 5, settled: [], state: null }
+    await summaryStore(open).write(summary, false)
+    await summaryStore(open).write({ ...summary, place: 3 }, false)
+    expect((await summaryStore(open).read('k'))?.place).toBe(5)
+    await summaryStore(open).write({ ...summary, place: 3 }, true)
+    expect((await summaryStore(open).read('k'))?.place).toBe(3)
+    db.close()
+  },
+)
+
+test('kits come in the order of their making, a kit by itself in pieces, its withdrawals alone', async () => {
+  globalThis.indexedDB = new IDBFactory()
+  const log = eventLog(() => openHumbraDb())
+  const of = (kit: string, id: string): HumbraEvent => ({ ...event(id), kit })
+  const undo: HumbraEvent = { ...event('u'), kit: 'b', kind: 'withdrawn', event: 'b1' } as never
+  await log.append([of('z', 'z1'), of('b', 'b1'), of('z', 'z2'), undo])
+  expect(await log.kits()).toEqual(['z', 'b'])
+  const first = await log.readKit('z', 0, 1)
+  expect(first.entries.map((entry) => entry.event.id)).toEqual(['z1'])
+  expect((await log.readKit('z', first.last, 5)).entries.map((entry) => entry.event.id)).toEqual(['z2'])
+  expect(await log.withdrawals('b')).toEqual([{ id: 'u', kind: 'withdrawn', event: 'b1' }])
+  expect([...(await log.placesOf(['b1', 'none']))]).toEqual([['b1', 2]])
+})
+
+test('an id that is taken by another event is refused by name, and nothing of its act is written', async () => {
+  globalThis.indexedDB = new IDBFactory()
+  const log = eventLog(() => openHumbraDb())
+  expect(await log.append([event('a')])).toEqual([1])
+  expect(await log.append([event('a'), event('b')])).toEqual([1, 2])
+  const other = { ...event('a'), at: '2026-02-05T12:00:00.000Z' }
+  await expect(log.append([event('c'), other])).rejects.toMatchObject({ name: 'RepeatedId' })
+  expect((await log.readAfter(0)).entries.map((entry) => entry.event.id)).toEqual(['a', 'b'])
 })

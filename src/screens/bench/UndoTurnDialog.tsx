@@ -11,7 +11,7 @@ import { turnsText } from './passText'
 export function UndoTurnDialog({ onClose }: { onClose: () => void }) {
   const session = useSession()
   const act = useSelect(({ acts, clockMs }) => undoable(acts, clockMs))
-  const event = session && act?.turns ? session.event(act.events[0]) : null
+  const event = session && act?.turns ? session.event(act.events[0].id) : null
   if (!session || event?.kind !== 'rodsTurned') return null
   const choose = (how: typeof turnNotMade) => {
     void how(session, event)

@@ -171,6 +171,6 @@ function actOn(session: Session, hands: Hands, view: BenchView, { tap }: Measure
   else turned(session)
   const act = session.get().acts.done.at(-1)
   if (!act || act === before) return null
-  hands.ticked = { at: tap.atSeconds, event: act.events[0] }
+  hands.ticked = { at: tap.atSeconds, event: act.events[0].id }
   return 'ticked'
 }

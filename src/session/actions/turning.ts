@@ -103,7 +103,7 @@ export function moveOn(session: Session): void {
 /** Undoing a turn: it was not made at all. */
 export function turnNotMade(session: Session, event: Extract<HumbraEvent, { kind: 'rodsTurned' }>): void {
   const view = currentView(session)
-  if (session.get().acts.done.at(-1)?.events[0] === event.id) session.undo()
+  if (session.get().acts.done.at(-1)?.events[0]?.id === event.id) session.undo()
   else session.append([{ kind: 'withdrawn', event: event.id, source: 'hand', algorithm: null }], event.kit)
   if (view && event.source === 'practice') unturnPractice(session, view, event.turns)
 }
