@@ -1,7 +1,8 @@
 import { lugRow, stateErrorCents } from '../head/belief'
 import { type HeadState } from '../head/estimate'
 import { oppositeRod } from '../head/harmonics'
-import { COSINE, MEAN, SINE, update, type Belief } from '../head/kalman'
+import { observed } from '../numeric/gaussian'
+import { COSINE, MEAN, SINE, type Belief } from '../head/kalman'
 import { rodPulls } from '../head/rods'
 import { CENTS_PER_NEPER } from '../units/pitch'
 
@@ -74,7 +75,7 @@ export function readNext(
   while (left.length && order.length < most) {
     const scored = left.map((lug) => {
       const hz2 = Math.max(1, now.x[MEAN])
-      const after = update(now, lugRow(lug, lugs), hz2, ((2 * hz2 * 2) / CENTS_PER_NEPER) ** 2)
+      const after = observed(now, lugRow(lug, lugs), hz2, ((2 * hz2 * 2) / CENTS_PER_NEPER) ** 2)
       const doubt = [MEAN, COSINE, SINE].reduce((sum, i) => sum + after.p[i * 6], 0)
       return { lug, doubt, after }
     })

@@ -8,7 +8,8 @@ import {
   stateLugHz,
 } from '../head/belief'
 import { estimateHead, type HeadState } from '../head/estimate'
-import { MEAN, varianceOf, type Belief } from '../head/kalman'
+import { varianceOf } from '../numeric/gaussian'
+import { MEAN, type Belief } from '../head/kalman'
 import { rodPulls } from '../head/rods'
 import { CENTS_PER_NEPER } from '../units/pitch'
 import { against, asRead, disagreements } from './asRead'

@@ -7,7 +7,8 @@ import { DEFAULT_GAUGE_ERROR, learnGaugeLaw, meanDial, tensionOf } from './gauge
 import { harmonicsOf } from './harmonics'
 import { momentsOf, readInto, type Hypothesis } from './hypotheses'
 import { surpriseOf, takeEvenness, takeGauge, takeLevels, wavesOf, withPitch } from './intake'
-import { COSINE, copyBelief, MEAN, SECOND, SINE, turn, update, type Belief } from './kalman'
+import { observed } from '../numeric/gaussian'
+import { COSINE, copyBelief, MEAN, SECOND, SINE, turn, type Belief } from './kalman'
 import { slipsOf } from './poleFit'
 import type { Reader } from './readingLaw'
 import { lugReadings, type LugReading } from './readings'
@@ -198,7 +199,7 @@ export function estimateHead(head: EvenHead, history: readonly Round[], known: K
     if (round.wholeHz) {
       const { wholeHz, wholeErrorCents = WHOLE_ERROR_CENTS } = round
       const error = (2 * wholeHz ** 2 * wholeErrorCents) / CENTS_PER_NEPER
-      each((belief) => update(belief, [1, 0, 0, 0, 0], wholeHz ** 2, error ** 2))
+      each((belief) => observed(belief, [1, 0, 0, 0, 0], wholeHz ** 2, error ** 2))
       if (state.knownBy !== 'pitch') state.knownBy = 'whole'
       state.read = Array.from({ length: lugs }, (_, lug) => lug)
     }

@@ -1,7 +1,8 @@
 import { cholesky, choleskySolve, invertSymmetric } from '../numeric/linear'
 import { gaugeSeen, meanDial, pitchOf, tensionAtDial } from './gauge'
 import { harmonicsOf } from './harmonics'
-import { COSINE, copyBelief, MEAN, SECOND, SINE, TURN_LAW, update, type Belief } from './kalman'
+import { observed } from '../numeric/gaussian'
+import { COSINE, copyBelief, MEAN, SECOND, SINE, TURN_LAW, type Belief } from './kalman'
 import type { Gaussian3 } from './poleFit'
 import { rodPulls, rodsSeen, type RodBelief } from './rods'
 import type { StandingFit } from './standing'
@@ -47,7 +48,7 @@ export function takeGauge(
   const seen = gaugeSeen(rods, gauge, gaugeLaw, gaugeError, held)
   const waves = wavesOf(seen)
   const change = (belief: Belief) =>
-    takeEvenness(mean ? update(belief, unit(MEAN), mean.value, mean.variance) : belief, waves, head.lugs)
+    takeEvenness(mean ? observed(belief, unit(MEAN), mean.value, mean.variance) : belief, waves, head.lugs)
   return { rods: seen, change }
 }
 
@@ -71,7 +72,7 @@ export function takeEvenness(before: Belief, waves: ReturnType<typeof wavesOf>, 
   const second = before.x[SECOND]
   for (const [at, pattern] of waves) {
     if (at === SINE && lugs === 4) continue
-    belief = update(belief, unit(at), second * pattern.turns, (second * pattern.sd) ** 2)
+    belief = observed(belief, unit(at), second * pattern.turns, (second * pattern.sd) ** 2)
   }
   return belief
 }
@@ -132,12 +133,14 @@ export function seenPart({ x, p }: Belief): Gaussian3 {
 
 /** Takes in the two pitches of a head and their axis, which is known to within `axisError` (rad; Infinity for not at all). */
 export function takeLevels(before: Belief, levels: StandingFit, axisError: number, lugs: number): Belief {
-  const belief = update(before, unit(MEAN), levels.mean, levels.variance)
+  const belief = observed(before, unit(MEAN), levels.mean, levels.variance)
   const size2 = levels.cosine ** 2 + levels.sine ** 2
   if (size2 === 0 || axisError === Infinity) return belief
   const axis = size2 * (2 * axisError) ** 2
-  const withCosine = update(belief, unit(COSINE), levels.cosine, 2 * levels.variance + axis / 2)
-  return lugs === 4 ? withCosine : update(withCosine, unit(SINE), levels.sine, 2 * levels.variance + axis / 2)
+  const withCosine = observed(belief, unit(COSINE), levels.cosine, 2 * levels.variance + axis / 2)
+  return lugs === 4
+    ? withCosine
+    : observed(withCosine, unit(SINE), levels.sine, 2 * levels.variance + axis / 2)
 }
 
 const unit = (at: number) => [0, 1, 2, 3, 4].map((i) => (i === at ? 1 : 0))

@@ -1,3 +1,5 @@
+import type { Gaussian } from '../numeric/gaussian'
+
 /**
  * The filter that carries a head's state: a plain Kalman filter (Kalman 1960; Anderson & Moore, *Optimal Filtering*,
  * chapter 3) on five numbers. Squared pitches are linear in turns, and for known turns the step is linear in the
@@ -12,40 +14,11 @@ export const TURN_LAW = 3
 export const SECOND = 4
 const SIZE = 5
 
-export interface Belief {
-  x: Float64Array
-  /** Covariance, row-major 5 x 5. */
-  p: Float64Array
-}
+/** The state with its 5 x 5 covariance. */
+export type Belief = Gaussian
 
 export function copyBelief(belief: Belief): Belief {
   return { x: belief.x.slice(), p: belief.p.slice() }
-}
-
-/** Takes in a scalar measurement `value` = `row` . x + noise of the given variance. */
-export function update(belief: Belief, row: ArrayLike<number>, value: number, variance: number): Belief {
-  const next = copyBelief(belief)
-  const gain = new Float64Array(SIZE)
-  let predicted = 0
-  let total = variance
-  for (let i = 0; i < SIZE; i++) {
-    predicted += row[i] * belief.x[i]
-    for (let j = 0; j < SIZE; j++) gain[i] += belief.p[i * SIZE + j] * row[j]
-  }
-  for (let i = 0; i < SIZE; i++) total += row[i] * gain[i]
-  for (let i = 0; i < SIZE; i++) {
-    next.x[i] += (gain[i] / total) * (value - predicted)
-    for (let j = 0; j < SIZE; j++) next.p[i * SIZE + j] -= (gain[i] * gain[j]) / total
-  }
-  return next
-}
-
-/** Variance of `row` . x. */
-export function varianceOf(belief: Belief, row: ArrayLike<number>): number {
-  let sum = 0
-  for (let i = 0; i < SIZE; i++)
-    for (let j = 0; j < SIZE; j++) sum += row[i] * belief.p[i * SIZE + j] * row[j]
-  return Math.max(0, sum)
 }
 
 export interface TurnPattern {

@@ -1,3 +1,4 @@
+import { observed } from '../numeric/gaussian'
 import { HAND_ERROR_TURNS } from './hand'
 import { lugAngle } from './harmonics'
 import type { Feel } from './types'
@@ -94,21 +95,8 @@ export function rodFelt(belief: RodBelief, rod: number, feel: Feel): RodBelief {
 
 /** A normal observation of a weighted sum of the state. */
 export function observe(belief: RodBelief, row: Float64Array, value: number, sd: number): RodBelief {
-  const size = belief.u.length
-  const gain = new Float64Array(size)
-  let predicted = 0
-  let total = sd * sd
-  for (let i = 0; i < size; i++) {
-    predicted += row[i] * belief.u[i]
-    for (let j = 0; j < size; j++) gain[i] += belief.c[i * size + j] * row[j]
-  }
-  for (let i = 0; i < size; i++) total += row[i] * gain[i]
-  const next = { ...belief, u: belief.u.slice(), c: belief.c.slice() }
-  for (let i = 0; i < size; i++) {
-    next.u[i] += (gain[i] / total) * (value - predicted)
-    for (let j = 0; j < size; j++) next.c[i * size + j] -= (gain[i] * gain[j]) / total
-  }
-  return next
+  const { x, p } = observed({ x: belief.u, p: belief.c }, row, value, sd * sd)
+  return { ...belief, u: x, c: p }
 }
 
 /** Every rod's pull away from the mean, in turns, with one standard error. */
