@@ -130,7 +130,7 @@ test('a damaged file is said in a drummer’s words, with the place in it behind
   await expect(
     page.getByText(/Reading 7 has a pitch of 3 Hz, which no drum has\. Nothing was changed\./),
   ).toBeVisible()
-  await page.getByText('details', { exact: true }).click()
+  await page.getByRole('button', { name: 'Details' }).click()
   await expect(page.getByText(/events\[\d+\]\.hz/)).toBeVisible()
   await command(page, 'Find')
 })

@@ -13,12 +13,24 @@ export function Notices() {
   // One toast a notice: the notice is the same object for as long as it stands.
   useEffect(() => {
     if (!notice) return
-    toast(notice.text, {
-      id: notice.by ?? notice.id,
-      duration: notice.details ? Infinity : notice.tone === 'caution' ? 12_000 : 6_000,
-      ...(notice.details ? { description: <Details text={notice.details} />, closeButton: true } : {}),
-      ...(notice.undo ? { action: { label: 'Undo', onClick: () => undo() } } : {}),
-    })
+    const { id, by, text, tone, undo: canUndo, details } = notice
+    const told = { id: by ?? id, duration: details ? Infinity : tone === 'caution' ? 12_000 : 6_000 }
+    if (details)
+      toast(text, {
+        ...told,
+        action: {
+          label: 'Details',
+          onClick: (event) => {
+            // The same notice, with the place in the file; it stays until it is closed.
+            event.preventDefault()
+            toast(`${text} In the file: ${details}.`, {
+              ...told,
+              action: { label: 'Close', onClick: () => undefined },
+            })
+          },
+        },
+      })
+    else toast(text, { ...told, ...(canUndo ? { action: { label: 'Undo', onClick: () => undo() } } : {}) })
   }, [notice])
   return (
     <Toaster
@@ -32,15 +44,5 @@ export function Notices() {
         },
       }}
     />
-  )
-}
-
-/** Where in a file something was wrong, for those who look there. */
-function Details({ text }: { text: string }) {
-  return (
-    <details>
-      <summary className="min-h-11 cursor-pointer py-2 underline">details</summary>
-      <code className="text-sm break-words">{text}</code>
-    </details>
   )
 }

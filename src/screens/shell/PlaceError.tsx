@@ -19,8 +19,8 @@ export function PlaceError({ error, onAgain }: { error: Error; onAgain: () => vo
     <section aria-label="Trouble here" className="max-w-2xl p-6 md:p-8">
       <h1 className="text-4xl font-bold">This place cannot be shown</h1>
       <p role="alert" className="mt-3 text-lg">
-        Something in {kit ? `the kit ${kit.name}` : 'the log'} could not be worked out here. Nothing is lost:
-        the log is as it was, and other places and kits are not affected.
+        Something in {kit ? kit.name : 'the log'} could not be worked out here. Nothing is lost: the log is as
+        it was, and other places and kits are not affected.
       </p>
       <div className="mt-6 flex flex-wrap gap-3">
         <Button tone="act" onClick={onAgain}>

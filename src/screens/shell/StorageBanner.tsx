@@ -61,7 +61,7 @@ export function StorageBanner() {
       role="status"
       className="flex flex-wrap items-center gap-x-4 gap-y-2 border-b border-line px-6 py-3 text-caution"
     >
-      <p className="min-w-0 flex-1">{text}</p>
+      <p className="min-w-0 flex-1 max-md:basis-full max-md:pr-12">{text}</p>
       {unkept ? <Button onClick={() => void session.retrySave()}>Try again</Button> : null}
       {trouble === 'newer' ? <Button onClick={() => window.location.reload()}>Reload</Button> : null}
       {phase === 'no-storage' || unkept ? (

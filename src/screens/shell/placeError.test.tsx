@@ -41,9 +41,7 @@ test('an error stays on its place, says what to do, and no other kit suffers', a
       </SessionContext>,
     )
   })
-  expect(screen.getByRole('alert').textContent).toMatch(
-    /in the kit Broken could not be worked out.*Nothing is lost/,
-  )
+  expect(screen.getByRole('alert').textContent).toMatch(/in Broken could not be worked out.*Nothing is lost/)
   expect(screen.getByText('no such lug')).toBeTruthy()
   expect(screen.getByRole('button', { name: 'Export the kit' })).toBeTruthy()
   await act(async () => void fireEvent.click(screen.getByRole('button', { name: 'Open Sound' })))
