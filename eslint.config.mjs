@@ -136,6 +136,13 @@ export default tseslint.config(
               from: { element: { type: from } },
               allow: { to: { element: { types: { anyOf: allowed } } } },
             }))
+            // The schemas at the door are where a request's words are written down: their types reach all of the core.
+            .concat([
+              {
+                from: { element: { types: { anyOf: core } } },
+                allow: { to: { element: { type: 'core/records' } }, dependency: { kind: 'type' } },
+              },
+            ])
             .concat([{ allow: { to: { module: { origin: ['external', 'core'] } } } }]),
         },
       ],

@@ -1,39 +1,16 @@
-import type { SlackSchoolId } from '../head/slackStart'
 import type { KnownBy } from '../head/estimate'
-import type { EvenHead, GaugeLaw, Learned, Round } from '../head/types'
+import type { GaugeLaw, Learned } from '../head/types'
+import type { EvenTarget } from '../records/even'
 import type { Disagreement } from './asRead'
 import type { Suspect } from './suspect'
 
-/** The words of the `even` request and answer; `records/even.ts` guards them at the door. */
-export type EvenTarget =
-  { hz: number } | { level: true } | { profileHz: number[] } | { hz: number; offsetTurns: number[] }
+export type { EvenRequest, EvenTarget } from '../records/even'
 
 /** The mean pitch that a target means, in Hz; null where only evenness counts. */
 export function targetMeanHz(target: EvenTarget): number | null {
   if ('hz' in target) return target.hz
   if (!('profileHz' in target)) return null
   return Math.sqrt(target.profileHz.reduce((sum, hz) => sum + hz * hz, 0) / target.profileHz.length)
-}
-
-export interface EvenRequest {
-  head: EvenHead
-  target: EvenTarget
-  toleranceCents?: number
-  keys?: 1 | 2
-  largestStepTurns?: number
-  smallestStepTurns?: number
-  rounds: Round[]
-  start?: 'slack' | 'unknown'
-  /** With a slack start: how it was found. */
-  slackSchool?: SlackSchoolId
-  /** Found on looking over: rods (from 1) that hold nothing and are left alone, and a hoop or edge that is not true. */
-  deadRods?: number[]
-  hoopOrEdge?: boolean
-  learned?: Learned
-  gaugeLaw?: GaugeLaw
-  gaugeError?: number
-  /** Every lug's reading as it is, as one school does, although no whole head behaves so; or the head as a whole. */
-  believe?: 'readings' | 'head'
 }
 
 export type Reason =

@@ -1,3 +1,4 @@
+import type { PairRequest } from '../records/pair'
 import { turnLawOf, turnLawPrior, turnsBetween } from '../membrane/turnLaw'
 import { CENTS_PER_NEPER } from '../units/pitch'
 import { believePair, type PairBelief } from './belief'
@@ -6,19 +7,10 @@ import { allowedRange, guessedRange, warningsAt, type PairLimit, type PairWarnin
 import { centreHz, pairState, type PairState } from './model'
 import { descend, type Box, type Point } from './descend'
 import { foretellRing, learnRing, type RingForecast } from './ring'
-import { WANT_KEYS, type PairDrum, type PairReading, type PairWant, type WantKey } from './types'
+import { WANT_KEYS, type WantKey } from './wants'
+import type { PairDrum } from './types'
 
-/** Two heads backward: what both lugs must read for two things that are wanted, and what that takes to turn. */
-export interface PairRequest {
-  drum: PairDrum
-  /** What was read; null where it was not. */
-  now: PairReading
-  want: PairWant
-  /** Earlier readings of this drum, to learn from. */
-  seen?: PairReading[]
-  /** What a turn of every rod does, in Hz^2, where the heads have shown it. */
-  turnLaw?: { batter?: number; resonant?: number }
-}
+export type { PairRequest } from '../records/pair'
 
 export interface PairAnswer {
   batterHz: number

@@ -1,5 +1,4 @@
 import { z } from 'zod'
-import type { EvenRequest } from '../evening/types'
 import { SLACK_SCHOOL_IDS } from '../head/slackStart'
 import { dial, hz, hz2PerTurn, inches, levelDb, lug, mils, turns } from './primitives'
 import { firstProblem, type Checked, type Problem } from './problem'
@@ -18,23 +17,36 @@ export const feelSchema = z.enum(['loose', 'alike', 'tight'])
 
 export const earSchema = z.enum(['much-lower', 'lower', 'alike', 'higher', 'much-higher'])
 
+/** The readings of one pass and the turns then made. */
 const round = z.strictObject({
-  readingsHz: z.array(hz.nullable()).optional(),
+  /** Lug pitches in Hz, null where not read; lug 1 first. */
+  readingsHz: z.array(hz.nullable()).max(24).optional(),
+  /** One standard error of a bare number, in cents. */
   readingErrorCents: positive.max(200).optional(),
-  readingErrorsCents: z.array(positive.max(400).nullable()).optional(),
+  /** The same lug by lug where they differ; null for the one above. */
+  readingErrorsCents: z.array(positive.max(400).nullable()).max(24).optional(),
+  /** One number for the whole head, with its error in cents (default 20): its pitch, nothing of its evenness. */
   wholeHz: hz.optional(),
   wholeErrorCents: positive.max(400).optional(),
+  /** Readings with their poles, beside or instead of the bare numbers. */
   readings: z
     .array(z.strictObject({ lug: z.int().min(1).max(99), modes: z.array(pole).min(1).max(24) }))
+    .max(99)
     .optional(),
   otherHead: z.enum(['muted', 'free', 'off']).optional(),
-  pressed: z.boolean().optional(),
+  /** Where the microphone was: following the tap (default), or standing still. */
   mic: z.enum(['with-tap', 'standing']).optional(),
+  pressed: z.boolean().optional(),
+  /** A dial gauge at every lug, its own scale, larger is tighter; null where not read. */
   gauge: z.array(dial.nullable()).max(24).optional(),
-  feel: z.array(feelSchema.nullable()).optional(),
-  ear: z.array(earSchema.nullable()).optional(),
+  /** What the hand felt of every rod; null where it was not felt. */
+  feel: z.array(feelSchema.nullable()).max(24).optional(),
+  /** What the ear said of every lug against the reference lug (from 1); null where it was not listened to. */
+  ear: z.array(earSchema.nullable()).max(24).optional(),
   earReference: lug.optional(),
+  /** Lugs (from 1) whose reading was taken again and came out alike. */
   confirmed: z.array(lug).max(24).optional(),
+  /** Turned after these readings, net per rod; none on the newest round. */
   turns: z.array(turns).max(24).optional(),
 })
 
@@ -42,26 +54,42 @@ export const slackSchoolSchema = z.enum(SLACK_SCHOOL_IDS)
 
 export const hoopSchema = z.enum(['die-cast', 'triple-flanged', 'single-flanged', 'wood'])
 
+/** What a head is to be brought to. */
 const target = z.union([
   z.strictObject({ hz }),
   z.strictObject({ level: z.literal(true) }),
-  z.strictObject({ profileHz: z.array(hz) }),
-  z.strictObject({ hz, offsetTurns: z.array(z.number().min(-6).max(6)) }),
+  z.strictObject({ profileHz: z.array(hz).max(24) }),
+  z.strictObject({ hz, offsetTurns: z.array(z.number().min(-6).max(6)).max(24) }),
 ])
 
+/** What is given of one head. */
+const headSchema = z.strictObject({
+  side: z.enum(['batter', 'resonant']),
+  diameterInches: inches.diameter,
+  lugs: z.int().min(3).max(24),
+  hoop: hoopSchema,
+  threadPitchMm: z.number().min(0.3).max(3),
+  pliesMils: mils,
+  ceilingHz: hz.optional(),
+  depthInches: inches.depth.optional(),
+  other: z.strictObject({ hz, pliesMils: z.array(positive).min(1) }).optional(),
+  /** The film was found stretched or beaten: it answers turns less, and less surely. */
+  worn: z.boolean().optional(),
+})
+
+/** A dial gauge's law: g = g0 - c / T, T in N/m. */
+const gaugeLawSchema = z.strictObject({ g0: z.number().min(-1e4).max(1e4), c: positive })
+
+/** What a head has taught of its own answers; means with one standard error. */
+const learnedSchema = z.strictObject({
+  hz2PerTurn,
+  hz2PerTurnError: hz2PerTurn,
+  secondAnswer: positive,
+  secondAnswerError: positive,
+})
+
 const evenRequestSchema = z.strictObject({
-  head: z.strictObject({
-    side: z.enum(['batter', 'resonant']),
-    diameterInches: inches.diameter,
-    lugs: z.int().min(3).max(24),
-    hoop: hoopSchema,
-    threadPitchMm: z.number().min(0.3).max(3),
-    pliesMils: mils,
-    ceilingHz: hz.optional(),
-    depthInches: inches.depth.optional(),
-    other: z.strictObject({ hz, pliesMils: z.array(positive).min(1) }).optional(),
-    worn: z.boolean().optional(),
-  }),
+  head: headSchema,
   target,
   toleranceCents: z.number().min(0.5).max(300).optional(),
   keys: z.union([z.literal(1), z.literal(2)]).optional(),
@@ -77,33 +105,37 @@ const evenRequestSchema = z.strictObject({
     .optional(),
   rounds: z.array(round).min(1).max(200),
   start: z.enum(['slack', 'unknown']).optional(),
+  /** With a slack start: how it was found. */
   slackSchool: slackSchoolSchema.optional(),
+  /** Found on looking over: rods (from 1) that hold nothing and are left alone, and a hoop or edge that is not true. */
   deadRods: z.array(lug).max(24).optional(),
   hoopOrEdge: z.boolean().optional(),
-  gaugeLaw: z.strictObject({ g0: z.number().min(-1e4).max(1e4), c: positive }).optional(),
+  gaugeLaw: gaugeLawSchema.optional(),
   gaugeError: positive.max(100).optional(),
+  /** Every lug's reading as it is, as one school does, although no whole head behaves so; or the head as a whole. */
   believe: z.enum(['readings', 'head']).optional(),
-  learned: z
-    .strictObject({
-      hz2PerTurn,
-      hz2PerTurnError: hz2PerTurn,
-      secondAnswer: positive,
-      secondAnswerError: positive,
-    })
-    .optional(),
+  learned: learnedSchema.optional(),
 })
 
-type Parsed = z.infer<typeof evenRequestSchema>
+export type EvenRequest = z.infer<typeof evenRequestSchema>
+export type EvenTarget = z.infer<typeof target>
+export type EvenHead = z.infer<typeof headSchema>
+export type Round = z.infer<typeof round>
+export type PoleReading = z.infer<typeof pole>
+export type Learned = z.infer<typeof learnedSchema>
+export type GaugeLaw = z.infer<typeof gaugeLawSchema>
+export type Feel = z.infer<typeof feelSchema>
+export type Ear = z.infer<typeof earSchema>
 
 /** An `even` request from outside, checked in full: shape, and lengths against the lugs. */
 export function parseEvenRequest(input: unknown): Checked<EvenRequest> {
   const parsed = evenRequestSchema.safeParse(input)
   if (!parsed.success) return { ok: false, problem: firstProblem(parsed.error) }
   const problem = wrongLength(parsed.data)
-  return problem ? { ok: false, problem } : { ok: true, value: parsed.data as EvenRequest }
+  return problem ? { ok: false, problem } : { ok: true, value: parsed.data }
 }
 
-function wrongLength(request: Parsed): Problem | null {
+function wrongLength(request: EvenRequest): Problem | null {
   const { lugs } = request.head
   const wrong = (where: string, what: string, got: number): Problem => ({
     where,

@@ -1,6 +1,6 @@
 import { z } from 'zod'
-import type { PairRequest } from '../pair/solve'
-import { WANT_KEYS } from '../pair/types'
+import { WANT_KEYS } from '../pair/wants'
+
 import { hoopSchema } from './even'
 import { kindSchema } from './kit'
 import { hz, hz2PerTurn, inches, mils } from './primitives'
@@ -9,13 +9,18 @@ import { firstProblem, type Checked } from './problem'
 const head = z.strictObject({
   pliesMils: mils,
   hoop: hoopSchema.default('triple-flanged'),
+  /** No lug is planned above this pitch. */
   ceilingHz: hz.optional(),
 })
 const readHz = hz.nullable().default(null)
+
 /** A resonant head this many times as high carries the centre above a slack batter's own lug. */
 const CARRIES = 2.5
 
-/** No drum's centre lies above its lug: one of the two was another mode, or another drum. */
+/**
+ * Lug pitches with the other head muted, and the drum's lowest pitch with both free; null where it was not read. No drum's centre lies above its lug: one of the two
+ * was another mode, or another drum.
+ */
 const reading = z
   .strictObject({ batterHz: readHz, resonantHz: readHz, centreHz: readHz })
   .superRefine(({ batterHz, resonantHz, centreHz }, context) => {
@@ -57,7 +62,9 @@ const wantSchema = z
     batterHz: hz.optional(),
     resonantHz: hz.optional(),
     centreHz: hz.optional(),
+    /** Batter lug pitch over centre pitch. */
     ratio: z.number().min(0.8).max(3).optional(),
+    /** The resonant head's lug pitch above the batter's, in cents; negative below. */
     resonantAboveCents: z.number().min(-2400).max(2400).optional(),
   })
   .superRefine(({ batterHz, centreHz }, context) => {
@@ -74,6 +81,7 @@ const pairRequestSchema = z
     drum: drumSchema,
     now: reading,
     want: wantSchema,
+    /** Earlier readings of this drum, to learn from. */
     seen: z.array(reading).max(200).optional(),
     turnLaw: z.strictObject({ batter: hz2PerTurn.optional(), resonant: hz2PerTurn.optional() }).optional(),
   })
@@ -86,10 +94,16 @@ const pairRequestSchema = z
     if (!drum.resonant && now.resonantHz !== null) issue('a drum of one head has none', ['now', 'resonantHz'])
   })
 
+export type PairRequest = z.infer<typeof pairRequestSchema>
+export type PairDrum = z.infer<typeof drumSchema>
+export type PairHead = z.infer<typeof head>
+export type PairReading = z.infer<typeof reading>
+export type PairWant = z.infer<typeof wantSchema>
+
 /** A `pair` request from outside, checked in full. */
 export function parsePairRequest(input: unknown): Checked<PairRequest> {
   const parsed = pairRequestSchema.safeParse(input)
   return parsed.success
-    ? { ok: true, value: parsed.data as PairRequest }
+    ? { ok: true, value: parsed.data }
     : { ok: false, problem: firstProblem(parsed.error) }
 }

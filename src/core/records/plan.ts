@@ -1,5 +1,4 @@
 import { z } from 'zod'
-import type { PlanRequest } from '../spacing/types'
 import { idSchema, kindSchema } from './kit'
 import { hz, hz2PerTurn, inches, mils } from './primitives'
 import { firstProblem, type Checked } from './problem'
@@ -16,13 +15,17 @@ const planDrumSchema = z
     depthInches: inches.depth.optional(),
     lugs: z.int().min(3).max(24).optional(),
     threadPitchMm: z.number().min(0.3).max(3).optional(),
+    /** A hole in the resonant head. */
     portInches: z.number().min(0.5).max(40).optional(),
+    /** A drum without a resonant head. */
     oneHeaded: z.boolean().optional(),
     batterMils: mils.optional(),
     resonantMils: mils.optional(),
+    /** Where the batter speaks: below it growls, above it chokes; and where it is at its best. Left out: what is usual. */
     lowestHz: hz.optional(),
     highestHz: hz.optional(),
     favouriteHz: hz.optional(),
+    /** No lug is planned above these. */
     ceilingHz: hz.optional(),
     resonantCeilingHz: hz.optional(),
     now: z.strictObject({ batterHz: hz, resonantHz: hz }).nullable().optional(),
@@ -39,6 +42,7 @@ const planDrumSchema = z
   })
 
 const plainScheme = z.enum(['fourths', 'fifth', 'thirds', 'major-triad', 'free'])
+/** Intervals between neighbouring toms, in cents; of steps one for each gap, from the smallest drum on. */
 const schemeSchema = z.union([
   plainScheme.transform((kind) => ({ kind })),
   z.strictObject({ kind: plainScheme }),
@@ -50,22 +54,31 @@ const planRequestSchema = z
   .strictObject({
     drums: z.array(planDrumSchema).min(1).max(24),
     scheme: schemeSchema.default({ kind: 'fourths' }),
+    /** Resonant heads above the batters, all alike or drum by drum; left out, each keeps its present relation. */
     headRelation: z
       .union([
         z.strictObject({ resonantAboveCents: relation }),
         z.strictObject({ byDrum: z.record(idSchema, relation) }),
       ])
       .optional(),
+    /** Drums whose heads both stay as they are now. */
     fixed: z.array(idSchema).max(24).optional(),
+    /** Kicks and snares to be placed with the toms; others stay where they are, unless that is to be avoided. */
     move: z.array(idSchema).max(24).optional(),
+    /** Drums whose batter is to read just this. */
     pinned: z.record(idSchema, hz).optional(),
     avoidHz: z.array(hz).max(40).optional(),
     avoidWithinCents: z.number().min(1).max(600).optional(),
+    /** Pitches whose notes, in any octave, are welcome: a song's key. */
     favourHz: z.array(hz).max(24).optional(),
+    /** Batter of the lowest tom; left out, it is found. */
     rootHz: hz.optional(),
+    /** The drum that is to be at its best before all others: the largest tom just above its growl, or the smallest at its best. */
     anchor: z.enum(['lowest', 'smallest']).optional(),
+    /** What a turn counts: 0 nothing, 1 a lot. */
     leastWork: z.number().min(0).max(1).optional(),
     a4Hz: z.number().min(400).max(480).optional(),
+    /** Keys in hand, for the minutes. */
     keys: z.union([z.literal(1), z.literal(2)]).optional(),
   })
   .superRefine(({ drums, fixed = [], move = [], pinned = {} }, context) => {
@@ -91,10 +104,14 @@ const planRequestSchema = z
         context.addIssue({ code: 'custom', path: ['pinned', id], message: 'no drum has this id' })
   })
 
+export type PlanRequest = z.infer<typeof planRequestSchema>
+export type PlanDrum = z.infer<typeof planDrumSchema>
+export type Scheme = z.infer<typeof schemeSchema>
+
 /** A `plan` request from outside, checked in full. */
 export function parsePlanRequest(input: unknown): Checked<PlanRequest> {
   const parsed = planRequestSchema.safeParse(input)
   return parsed.success
-    ? { ok: true, value: parsed.data as PlanRequest }
+    ? { ok: true, value: parsed.data }
     : { ok: false, problem: firstProblem(parsed.error) }
 }

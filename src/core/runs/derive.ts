@@ -85,6 +85,8 @@ function deriveHead(kit: KitState, drum: Drum, side: Side, practice: boolean, no
   for (const head of now.sitting || !newest ? [now] : [now, going]) {
     const known = lastKnown(head)
     driftedCents(driftOf(head.log), 7, null)
+    // A head of which nothing was said is the same in every kit.
+    if (head.log.count === 0) continue
     if (known) drasticRoom(drum, side, known.meanHz, head.learned?.hz2PerTurn)
     for (const open of head.sitting?.passes.at(-1)?.turns ? [false, true] : [false]) {
       const request = evenRequestFor(kit, head, known?.meanHz ?? null, DEFAULT_SETTINGS, open)

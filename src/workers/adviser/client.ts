@@ -5,7 +5,7 @@ export type Adviser = Asked<AdviserApi>
 
 /** Longer than any of it takes on a slow phone. */
 const DEADLINE_MS: Record<keyof AdviserApi, number> = {
-  advise: 20_000,
+  advise: 15_000,
   pair: 20_000,
   pairMap: 40_000,
   plan: 60_000,

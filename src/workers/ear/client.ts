@@ -3,7 +3,7 @@ import { watched, type Asked, type Watch } from '../watched'
 
 export type Ear = Asked<EarApi>
 
-const DEADLINE_MS = 20_000
+const DEADLINE_MS = 10_000
 /** A recording may take as long again as it lasts. */
 const PER_SECOND_MS = 2000
 
