@@ -179,10 +179,5 @@ export default tseslint.config(
       ],
     },
   },
-  {
-    files: ['src/**/*.ts', 'src/**/*.tsx'],
-    ignores: ['**/*.test.ts', '**/*.test.tsx'],
-    rules: { 'import/no-cycle': ['error', { ignoreExternal: true }] },
-  },
   { files: ['bench/**', 'scripts/**', 'demo/**'], rules: { 'no-console': 'off' } },
 )
