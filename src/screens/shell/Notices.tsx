@@ -35,12 +35,13 @@ export function Notices() {
   return (
     <Toaster
       position="bottom-center"
+      style={{ fontFamily: 'inherit' }}
       toastOptions={{
         unstyled: true,
         classNames: {
           toast:
             'flex w-[min(92vw,560px)] items-center justify-between gap-4 bg-ink px-5 py-3 text-base text-case shadow-xl',
-          actionButton: 'min-h-11 px-3 font-bold underline',
+          actionButton: 'min-h-11 shrink-0 px-3 font-bold whitespace-nowrap underline',
         },
       }}
     />

@@ -3,6 +3,7 @@
 import { exportKit } from '@/session/actions/files'
 import { chooseKit, removeKit } from '@/session/actions/kits'
 import { useKit, useSelect, useSession } from '@/session/react'
+import { undoable } from '@/session/undo'
 import { Button } from '@/ui/Button'
 
 /** What of a place stands where it could not be drawn: the log is whole, and there are ways on. */
@@ -10,6 +11,7 @@ export function PlaceError({ error, onAgain }: { error: Error; onAgain: () => vo
   const session = useSession()
   const kit = useKit()
   const kits = useSelect((state) => state.kits)
+  const last = useSelect(({ acts, clockMs }) => undoable(acts, clockMs))
   const others = kits.filter(({ id }) => id !== kit?.id)
   const goOn = (task: () => void) => () => {
     task()
@@ -29,7 +31,7 @@ export function PlaceError({ error, onAgain }: { error: Error; onAgain: () => vo
         {session && kit ? (
           <>
             <Button onClick={() => void exportKit(session)}>Export the kit</Button>
-            <Button onClick={goOn(() => session.undo())}>Take back the last act</Button>
+            {last ? <Button onClick={goOn(() => session.undo())}>Take back {last.what}</Button> : null}
             <Button onClick={goOn(() => removeKit(session))}>Put the kit away</Button>
           </>
         ) : null}
