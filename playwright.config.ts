@@ -1,17 +1,18 @@
 import { defineConfig } from '@playwright/test'
 
 const PORT = 3217
-const MICROPHONE = /(listening|microphone|stage)\.spec\.ts$/
+const ALONE = /(listening|microphone|stage|server)\.spec\.ts$/
 
 export default defineConfig({
   testDir: 'e2e',
   timeout: 300_000,
   // What a person would wait for on a machine that is slow today.
   expect: { timeout: 25_000 },
-  // The fake microphone loses samples on a busy machine: `make test` runs its project apart, one test at a time.
+  // The fake microphone loses samples on a busy machine, and what a long request leaves to others is felt only on a
+  // quiet one: `make test` runs those apart, one at a time.
   projects: [
-    { name: 'microphone', testMatch: MICROPHONE, workers: 1 },
-    { name: 'screens', testIgnore: MICROPHONE },
+    { name: 'alone', testMatch: ALONE, workers: 1 },
+    { name: 'screens', testIgnore: ALONE },
   ],
   fullyParallel: true,
   workers: 2,

@@ -37,24 +37,28 @@ test('a request that takes long stops nobody else, and is answered all the same'
   // Threads are there with the first request.
   await request.post('/api/even', { data: EASY })
   await request.post('/api/even', { data: EASY })
+  const asked = async () => {
+    const from = Date.now()
+    expect((await request.get('/')).status()).toBe(200)
+    expect((await request.post('/api/even', { data: EASY })).status()).toBe(200)
+    return Date.now() - from
+  }
+  const middleOf = (times: number[]) => [...times].sort((a, b) => a - b)[Math.floor(times.length / 2)]
+  const alone: number[] = []
+  while (alone.length < 8) alone.push(await asked())
   const start = Date.now()
   const long = request
     .post('/api/even', { data: unrelated() })
     .then((answer) => ({ answer, took: Date.now() - start }))
   const others: number[] = []
-  while (others.length < 8) {
-    const from = Date.now()
-    expect((await request.get('/')).status()).toBe(200)
-    expect((await request.post('/api/even', { data: EASY })).status()).toBe(200)
-    others.push(Date.now() - from)
-  }
+  while (others.length < 8) others.push(await asked())
   const { answer, took } = await long
   expect([200, 422]).toContain(answer.status())
   if (answer.status() === 422)
     expect((await answer.json()).error.what).toMatch(/^took longer than .*: ask for less/)
-  expect(took).toBeLessThan(5500)
-  const middle = [...others].sort((a, b) => a - b)[4]
-  expect(middle).toBeLessThan(300)
+  // Five seconds and 300 ms, or as much more as this machine takes today for the easy ones alone.
+  expect(took).toBeLessThan(Math.max(5500, 200 * middleOf(alone)))
+  expect(middleOf(others)).toBeLessThan(Math.max(300, 8 * middleOf(alone)))
   expect((await request.post('/api/even', { data: EASY })).status()).toBe(200)
 })
 

@@ -61,7 +61,7 @@ if (unit && !unitOk && unit.numFailedTests + unit.numRuntimeErrorTestSuites === 
 
 const built = step('build', 'npm', ['run', '-s', 'build'])
 count(built)
-for (const project of built ? ['screens', 'microphone'] : []) {
+for (const project of built ? ['screens', 'alone'] : []) {
   const ok = step(`browser tests: ${project}`, 'npx', ['playwright', 'test', `--project=${project}`], {
     PLAYWRIGHT_JSON_OUTPUT_NAME: `${folder}/${project}.json`,
   })

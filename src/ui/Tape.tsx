@@ -20,8 +20,10 @@ export function Tape({
 }) {
   const torn: CSSProperties = { clipPath: tornPolygon(seed, { left, right, teeth }) }
   return (
-    <div className="tape-shadow min-w-0">
-      <div style={torn} className={clsx('bg-tape', className)}>
+    <div className="relative min-w-0">
+      {/* Not a CSS filter: that would draw the whole strip anew, blurred, with every mark that moves on it. */}
+      <div aria-hidden style={torn} className="bg-shadow absolute inset-x-0 top-px -bottom-px" />
+      <div style={torn} className={clsx('bg-tape relative', className)}>
         {children}
       </div>
     </div>
