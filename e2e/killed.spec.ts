@@ -30,7 +30,7 @@ class Killable {
             (r) => r.ok,
             () => false,
           ),
-        { timeout: 20_000 },
+        { timeout: 20_000, intervals: [50] },
       )
       .toBe(true)
     this.browser = await chromium.connectOverCDP(`http://127.0.0.1:${PORT}`)

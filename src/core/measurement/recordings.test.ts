@@ -46,16 +46,17 @@ test('toms of both fonts, as they are: a tap each, none without a stroke, and wh
   expect(read.filter((taps) => taps.length > 1)).toEqual([])
   expect(read.filter(([tap]) => tap.verdict === 'no-tap')).toEqual([])
   expect(read.filter(([tap]) => tap.verdict === 'ok').length).toBeGreaterThanOrEqual(toms.length - 3)
-  let alike = 0
+  let others = 0
   toms.forEach(({ samples, rateHz }, i) => {
+    if (i % 2) return
     const lead = Math.round(0.3 * rateHz)
     const later = new Float32Array(samples.length + lead)
     later.set(samples, lead)
     const after = measureSound(later, rateHz)[0]
-    if (read[i][0].hz !== null && after.hz !== null && Math.abs(centsBetween(read[i][0].hz, after.hz)) < 1)
-      alike++
+    if (read[i][0].hz === null || after.hz === null || Math.abs(centsBetween(read[i][0].hz, after.hz)) >= 1)
+      others++
   })
-  expect(alike).toBeGreaterThanOrEqual(toms.length - 6)
+  expect(others).toBeLessThanOrEqual(3)
 }, 60_000)
 
 test('a centre stroke glides down, and rings for as long as it is heard to', () => {

@@ -53,7 +53,13 @@ const number = (value: number | null) => (value === null ? '-' : value.toFixed(2
 
 function measured(): Record<string, string> {
   const lines: Record<string, string> = {}
-  for (const { name, samples, rateHz, options } of [...plainTakes(), ...gradedTakes(), ...untapped()])
+  const plain: Array<{ name: string; modes: readonly Mode[] }> = []
+  for (const { name, samples, rateHz, options } of plainTakes()) {
+    const taps = measureSound(samples, rateHz, options)
+    lines[name] = taps.map(inWords).join(' | ')
+    plain.push({ name, modes: taps[0].modes })
+  }
+  for (const { name, samples, rateHz, options } of [...gradedTakes(), ...untapped()])
     lines[name] = measureSound(samples, rateHz, options).map(inWords).join(' | ')
   const heard = streams().map((stream) => ({
     ...stream,
@@ -84,8 +90,7 @@ function measured(): Record<string, string> {
   }
   // A floor tom of 16 by 16 inches and a kick of 22 by 18, whose lowest tone a small microphone does not hear.
   const low = { pliesMils: [10] }
-  for (const { name, samples, rateHz } of plainTakes()) {
-    const { modes } = measureSound(samples, rateHz, {})[0]
+  for (const { name, modes } of plain) {
     const told = [
       lugByUpperModes({ ...low, diameterInches: 16, space: { depthInches: 16 } }, modes, {
         hz: 75,
