@@ -1,3 +1,4 @@
+import { DAY_MS } from '@/core/units/time'
 import { drumLog } from '@/core/log/fold'
 import { lastKnown } from '@/core/bench/standing'
 import { targetMeanHz } from '@/core/evening/types'
@@ -38,7 +39,6 @@ const ANSWERS = { little: 0.6, not: 0.25 }
 const LAW_DROPPED = 0.75
 const FELL_CENTS = 7
 const PRESS_CENTS = { little: 3, much: 12 }
-const DAY_MS = 24 * 3600 * 1000
 
 /** What findings that stand open already answer. */
 const FOUND: Partial<Record<FindingId, [QuestionId, string]>> = {

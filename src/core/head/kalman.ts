@@ -7,12 +7,8 @@ import type { Gaussian } from '../numeric/gaussian'
  */
 
 /** Squared mean pitch, second harmonic (cosine, sine) in Hz^2, and the answers in Hz^2 per turn. */
-export const MEAN = 0
-export const COSINE = 1
-export const SINE = 2
-export const TURN_LAW = 3
-export const SECOND = 4
-const SIZE = 5
+export const [MEAN, COSINE, SINE, TURN_LAW, SECOND] = [0, 1, 2, 3, 4]
+const SIZE = SECOND + 1
 
 /** The state with its 5 x 5 covariance. */
 export type Belief = Gaussian

@@ -36,9 +36,9 @@ const LEVEL_PART = 0.12
 const PARTED_HZ = 0.4
 const PARTED_SPREAD_HZ = 0.15
 /** Ring of the lug mode for its width, 1 / (pi decay): 0.21 s at 234 Hz, longer below (common practice, no source). */
-const DECAY_SECONDS = 0.21
-const DECAY_HZ = 234
-const DECAY_POWER = 0.7
+export const LUG_DECAY_SECONDS = 0.21
+export const LUG_DECAY_HZ = 234
+export const LUG_DECAY_POWER = 0.7
 /** Part of the pairs within so many widths that the ear does not part: their mean is heard as one pole. */
 const MISSED = 0.25
 const MISSED_WITHIN = 1.5
@@ -156,7 +156,7 @@ export function partsOf(
   }
   const hz = Math.exp(high)
   const split = hz * (1 - Math.exp(-apart))
-  const width = 1 / (Math.PI * DECAY_SECONDS * (DECAY_HZ / hz) ** DECAY_POWER)
+  const width = 1 / (Math.PI * LUG_DECAY_SECONDS * (LUG_DECAY_HZ / hz) ** LUG_DECAY_POWER)
   const together = Math.max(
     sigmoid((PARTED_HZ - split) / PARTED_SPREAD_HZ),
     MISSED * sigmoid((MISSED_WITHIN * width - split) / (FAINT_SPREAD * 6 * width)),

@@ -1,3 +1,4 @@
+import { DAY_MS } from '../units/time'
 import { FINDINGS, type AreaId, type OpenFinding } from '../fitting/lookOver'
 import type { QuestionId } from '../fitting/questions'
 import type { FaultAnswer } from '../fitting/faults'
@@ -175,7 +176,6 @@ export function changesOf({ changes, sittings }: HeadLog): Changes {
   return withChange(changes, sittings.at(-2), sittings.at(-1))
 }
 
-const DAY_MS = 24 * 3600 * 1000
 /** Shorter gaps are noise of reading. */
 const LEAST_DAYS = 0.2
 

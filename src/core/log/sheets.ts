@@ -1,3 +1,4 @@
+import { SITTING_GAP_MS } from './sittings'
 import type { EventOf, KitChange } from '../records/event'
 import { SIDES, type Drum, type Target } from '../records/kit'
 import type { SheetDrum } from '../records/sheet'
@@ -24,9 +25,6 @@ export interface Sheet {
 }
 
 type Written = Extract<KitChange, { what: 'sheetWritten' }>
-
-/** Heads kept one by one within this time make one version: one sitting at the kit. */
-const ONE_VERSION_MS = 3 * 3600 * 1000
 
 export function renamed(
   sheets: readonly Sheet[],
@@ -68,7 +66,8 @@ export function keepOne(
 ): Sheet[] {
   const known = sheets.find(({ id }) => id === event.sheet)
   const last = known?.versions.at(-1)
-  const same = last && Date.parse(event.at) - Date.parse(last.at) < ONE_VERSION_MS
+  // Heads kept one by one in a sitting at the kit make one version.
+  const same = last && Date.parse(event.at) - Date.parse(last.at) < SITTING_GAP_MS
   const drums = new Map(last?.drums)
   const own = drums.get(event.drum) ?? emptySheetDrum(event.drum, kitDrums)
   if (own) drums.set(event.drum, { ...own, [event.side]: event.target })

@@ -2,6 +2,8 @@ import { fitAmplitudes, refineModes } from './refine'
 import { subspacePoles, type Pole } from './subspace'
 import type { Tail } from './tail'
 
+/** No head is heard below this. */
+export const LOWEST_HZ = 28
 /** A tone that rang before the stroke counts from this part of the tail's own first rms on. */
 const LOUD_ENOUGH = 0.02
 /** ... where it is most of the power around it, and lasts. */
@@ -9,7 +11,6 @@ const OVER_NOISE = 6
 const PART_OF_ALL = 0.05
 const LASTING_SECONDS = 0.15
 const LONGEST_SECONDS = 6
-const LOWEST_HZ = 28
 const SHORTEST_SECONDS = 0.12
 const MOST = 3
 /** It goes on as it was, or dies away: a mode this much louder after the stroke was struck itself. */

@@ -46,7 +46,6 @@ const NOISE_SECONDS = 0.3
 const STEP_SECONDS = 0.06
 /** A stroke must be seen for so long to be placed; what lies nearer to the end of a search is searched again. */
 const SEEN_SECONDS = 0.06
-const OVERLAP_SECONDS = 0.06
 /** A stroke this soon after another is a stick that bounced: no stroke of its own. */
 const BOUNCE_SECONDS = 0.2
 /**
@@ -160,7 +159,7 @@ export class Listener {
       })
     if (found) this.pending = { ...found, after: null }
     else this.learnNoise(this.slice(from, to))
-    this.searchedTo = Math.max(this.searchedTo, to - Math.round(OVERLAP_SECONDS * this.rateHz))
+    this.searchedTo = Math.max(this.searchedTo, to - Math.round(SEEN_SECONDS * this.rateHz))
   }
 
   private isFarFainter(body: number): boolean {
@@ -243,7 +242,7 @@ export class Listener {
         : null
     this.searchedTo = Math.max(
       pending.sample + Math.round(BOUNCE_SECONDS * this.rateHz),
-      this.end() - Math.round((SEEN_SECONDS + OVERLAP_SECONDS) * this.rateHz),
+      this.end() - Math.round((SEEN_SECONDS + SEEN_SECONDS) * this.rateHz),
     )
     if (meant) return []
     this.newest = pending.body

@@ -1,5 +1,5 @@
 import { powerAt } from '../numeric/lines'
-import { ringingBefore } from './before'
+import { LOWEST_HZ, ringingBefore } from './before'
 import { guessPairs, plausiblePair, type PairRule } from './pair'
 import { GLIDE_SD, PER_MODE } from './model'
 import { fitAmplitudes, refineModes, type Fit, type FittedMode, type Glide } from './refine'
@@ -35,7 +35,6 @@ export interface AnalysedMode extends Mode {
   maybe: { hz: number; weight: number } | null
 }
 
-const LOWEST_HZ = 28
 /** After three decays and a bit a tail holds nothing more of its pitch: its weight falls as t^2 e^(-2t). */
 const DECAYS_USED = 3.3
 /** ... but two poles that beat look shorter-lived than they are: so much is taken where it stands above the noise. */

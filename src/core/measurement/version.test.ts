@@ -1,5 +1,5 @@
 import { gradedTakes, plainTakes, streams, untapped } from '@ref/gradedTakes'
-import { readFileSync, writeFileSync } from 'node:fs'
+import { changedSince } from '@ref/pinned'
 import { toneOfHead } from './headTone'
 import { Listener, type MeasuredTap } from './listener'
 import { MEASUREMENT_VERSION, measureSound } from './measure'
@@ -9,10 +9,8 @@ import { lugByUpperModes } from './upper'
 
 /**
  * Every reading is kept with the version of the measuring that gave it. So what is measured may change only together
- * with that version: `HUMBRA_MEASURED=write npx jest version` writes anew what is measured now, to be looked at as a diff.
+ * with that version: `HUMBRA_PINNED=write npx jest version` writes anew what is measured now, to be looked at as a diff.
  */
-const FILE = 'reference/measured.json'
-
 const mode = ({ hz, decaySeconds, levelDb, standardErrorHz }: Mode) =>
   `${hz.toFixed(2)}/${standardErrorHz.toFixed(3)}/${decaySeconds.toFixed(3)}/${levelDb.toFixed(1)}`
 
@@ -122,26 +120,8 @@ function measured(): Record<string, string> {
   return lines
 }
 
-/** Numbers may differ in their last digit: another machine's arithmetic is no other measuring. */
-function isSame(a: string, b: string): boolean {
-  const [one, two] = [a, b].map((text) => text.split(/[ /]/))
-  return (
-    one.length === two.length &&
-    one.every((word, i) => {
-      if (word === two[i]) return true
-      const unit = 10 ** -(word.split('.')[1]?.length ?? 0)
-      return /\d\.\d/.test(word) && Math.abs(Number(word) - Number(two[i])) < 2.5 * unit
-    })
-  )
-}
-
 test('what is measured is what this version measures, take for take', () => {
-  const now = measured()
-  if (process.env.HUMBRA_MEASURED === 'write')
-    writeFileSync(FILE, `${JSON.stringify({ version: MEASUREMENT_VERSION, measured: now }, null, 2)}\n`)
-  const kept = JSON.parse(readFileSync(FILE, 'utf8')) as { version: string; measured: Record<string, string> }
-  expect(kept.version).toBe(MEASUREMENT_VERSION)
-  expect(Object.keys(now)).toEqual(Object.keys(kept.measured))
-  const changed = Object.keys(now).filter((name) => !isSame(now[name], kept.measured[name]))
-  expect(changed.map((name) => `${name}\n  was ${kept.measured[name]}\n  is  ${now[name]}`)).toEqual([])
+  expect(
+    changedSince('reference/pinned/measured.json', { version: MEASUREMENT_VERSION, ...measured() }),
+  ).toEqual([])
 })

@@ -59,7 +59,7 @@ interface ShapeAir {
   outside: number
   shares: Array<{ zero: number; share: number }>
 }
-const CAVITY_MODES = 8
+export const CAVITY_MODES = 8
 const known = new Map<string, ShapeAir>()
 
 function shapeAir(shape: Shape): ShapeAir {

@@ -27,7 +27,7 @@ export interface RitzBasis {
 
 /** Highest harmonic of the edge that is carried: beyond it the film's inside feels next to nothing. */
 export const HIGHEST_HARMONIC = 8
-const RADII = 48
+export const RADII = 48
 const ANGLES = 64
 
 const known = new Map<string, RitzBasis>()

@@ -1,6 +1,6 @@
 import { besselJ, besselPrimeZeros } from '../numeric/bessel'
-import { shellColumn, type ShellAir } from './air'
-import { gaussLegendre, type RitzBasis, type RitzShape } from './ritz'
+import { CAVITY_MODES, type ShellAir, shellColumn } from './air'
+import { gaussLegendre, RADII, type RitzBasis, type RitzShape } from './ritz'
 
 /**
  * Air on the shapes of a Ritz basis: for every angular order m a block over n, the same for cosine and sine. Outside air
@@ -9,7 +9,7 @@ import { gaussLegendre, type RitzBasis, type RitzShape } from './ritz'
 export interface OrderAir {
   /** Outside air per rho a, n x n. */
   outside: Float64Array
-  /** Projection of every film shape on every cavity shape, n x CAVITY. */
+  /** Projection of every film shape on every cavity shape, n x CAVITY_MODES. */
   projection: Float64Array
   cavityZeros: number[]
 }
@@ -19,8 +19,6 @@ export interface RitzAir {
   nMost: number
 }
 
-const CAVITY = 8
-const RADII = 48
 const known = new WeakMap<RitzBasis, RitzAir>()
 
 /** Loads of the basis, made once. */
@@ -53,8 +51,8 @@ function orderAir(shapes: readonly RitzShape[]): OrderAir {
     for (let i = 0; i < count; i++)
       for (let j = 0; j < count; j++) outside[i * count + j] += (2 * v[i] * v[j] * end) / steps
   }
-  const cavityZeros = besselPrimeZeros(m, CAVITY)
-  const projection = new Float64Array(count * CAVITY)
+  const cavityZeros = besselPrimeZeros(m, CAVITY_MODES)
+  const projection = new Float64Array(count * CAVITY_MODES)
   const nodes = gaussLegendre(RADII).map(({ x, w }) => ({ r: (x + 1) / 2, w: (w / 2) * ((x + 1) / 2) }))
   cavityZeros.forEach((zero, c) => {
     const cavity = nodes.map(({ r }) => besselJ(m, zero * r))
@@ -63,14 +61,14 @@ function orderAir(shapes: readonly RitzShape[]): OrderAir {
       const film = nodes.map(({ r }) => besselJ(m, shape.zero * r))
       const filmNorm = Math.sqrt(nodes.reduce((sum, { w }, p) => sum + w * film[p] ** 2, 0))
       const cross = nodes.reduce((sum, { w }, p) => sum + w * film[p] * cavity[p], 0)
-      projection[i * CAVITY + c] = cross / (norm * filmNorm)
+      projection[i * CAVITY_MODES + c] = cross / (norm * filmNorm)
     })
   })
   return { outside, projection, cavityZeros }
 }
 
 /** Part of the n-th film shape without nodal lines that pushes the plane wave. @param projection of order 0 */
-export const planeShare = (projection: Float64Array, n: number): number => projection[(n - 1) * CAVITY]
+export const planeShare = (projection: Float64Array, n: number): number => projection[(n - 1) * CAVITY_MODES]
 
 export interface InsideAir {
   /** Load on a film moving alone, and what is handed on to the other head: kg/m^2, n x n. */
@@ -88,7 +86,7 @@ export function insideAir(air: RitzAir, m: number, shell: ShellAir, hz: number):
     const column = shellColumn(shell, zero, hz)
     for (let i = 0; i < count; i++) {
       for (let j = 0; j < count; j++) {
-        const both = projection[i * CAVITY + c] * projection[j * CAVITY + c]
+        const both = projection[i * CAVITY_MODES + c] * projection[j * CAVITY_MODES + c]
         direct[i * count + j] += both * column.direct
         cross[i * count + j] += both * column.cross
       }

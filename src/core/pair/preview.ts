@@ -2,7 +2,8 @@ import type { CoupledMode } from '../membrane/coupled'
 import { radiationPerSecond } from '../membrane/radiation'
 import type { RingingTone } from '../sound/ringing'
 import { pairState, type PairParts } from './model'
-import { OWN_POWER, type RingForecast } from './ring'
+import { LUG_DECAY_POWER } from '../head/readingLaw'
+import type { RingForecast } from './ring'
 import type { PairDrum, PairPlace } from './types'
 
 /**
@@ -26,7 +27,7 @@ export function plannedTones(
   const own = (1 - ring.radiated) / ring.decaySeconds
   const upperDecay = (mode: CoupledMode) =>
     1 /
-    (own * (mode.hz / centreHz) ** OWN_POWER +
+    (own * (mode.hz / centreHz) ** LUG_DECAY_POWER +
       radiationPerSecond(drum.diameterInches, drum.depthInches, mode.hz, plies, mode))
   return [
     { hz: centreHz, decaySeconds: ring.decaySeconds, levelDb: 0 },

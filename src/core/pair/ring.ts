@@ -1,3 +1,4 @@
+import { LUG_DECAY_POWER } from '../head/readingLaw'
 import { CholeskyDecomposition, Matrix } from 'ml-matrix'
 import { ENOUGH_STEPS } from '../numeric/slope'
 import { radiationPerSecond } from '../membrane/radiation'
@@ -44,7 +45,6 @@ export interface RingForecast {
 
 /** Before a stroke was measured, at 100 Hz: from taps of common drums (decays 0.05 to 1.5 s; no source), wide. */
 const OWN = { log: Math.log(3), sd: 0.6 }
-export const OWN_POWER = 0.7
 const RADIATION_SD = 0.3
 /** A layer of muffling, and a place on the stand, before they were heard. */
 const LAYER = { log: Math.log(2), sd: 0.8 }
@@ -104,7 +104,7 @@ function termsOf(
   const plies = { batter: drum.batter.pliesMils, resonant: drum.resonant?.pliesMils ?? null }
   const on = extrasOf(at)
   return [
-    (together.hz / 100) ** OWN_POWER,
+    (together.hz / 100) ** LUG_DECAY_POWER,
     radiationPerSecond(drum.diameterInches, drum.depthInches, together.hz, plies, together),
     ...extras.map((extra) => (on.includes(extra) ? 1 : 0)),
   ]

@@ -248,9 +248,6 @@ function polesOf(shape: ModeShape, found: readonly FoundMode[]): TruePole[] {
   })
 }
 
-/** Poles further than this from the loudest are the other head's own edge mode, not part of the lug pitch. */
-const SAME_PITCH_RATIO = 2 ** (WIDEST_PAIR_CENTS / 1200)
-
 /**
  * Lug pitch at every lug: the mean of the (1,1) poles weighted by what a tap there and a microphone there pick up,
  * cos^2 of the angle to each antinode, times how much of each pole is in the tapped head.
@@ -262,7 +259,8 @@ function lugPitches(poles: readonly TruePole[], lugs: number): number[] {
       weight: Math.cos(lugAngle(i, lugs) - 2 * Math.PI * pole.axisTurns) ** 2 * pole.share ** 2,
     }))
     const loudest = weighted.reduce((a, b) => (b.weight > a.weight ? b : a)).hz
-    const near = weighted.filter(({ hz }) => Math.max(hz / loudest, loudest / hz) < SAME_PITCH_RATIO)
+    // Further from the loudest than two poles of one head come lies the other head's own edge mode.
+    const near = weighted.filter(({ hz }) => 1200 * Math.abs(Math.log2(hz / loudest)) < WIDEST_PAIR_CENTS)
     const total = near.reduce((sum, pole) => sum + pole.weight, 0)
     return near.reduce((sum, pole) => sum + pole.weight * pole.hz, 0) / total
   })

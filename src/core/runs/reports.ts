@@ -1,3 +1,4 @@
+import { DAY_MS } from '../units/time'
 import { benchHead, lastKnown, stateOf, type BenchHead } from '../bench/standing'
 import { even } from '../evening/even'
 import type { EvenAnswer } from '../evening/types'
@@ -39,7 +40,6 @@ export interface ReportOptions {
   side?: Side
 }
 
-const DAY_MS = 24 * 3600 * 1000
 /** No day is named further ahead. */
 const FURTHEST_DAYS = 365
 const MOST_LIKELY = 0.5

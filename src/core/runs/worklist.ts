@@ -1,3 +1,4 @@
+import { DAY_MS } from '../units/time'
 import { benchHead, lastKnown } from '../bench/standing'
 import type { Sheet } from '../log/sheets'
 import { headCost, tapMinutes } from '../fitting/fast'
@@ -48,7 +49,6 @@ const HEARD: Record<Drum['kind'], number> = { snare: 1.2, tom: 1, 'floor-tom': 0
 const SIDE_HEARD = { batter: 1, resonant: 0.75 }
 /** Further out than this many tolerances is no worse. */
 const WORST = 4
-const DAY_MS = 24 * 3600 * 1000
 
 /** A kit on its way to a sheet. */
 export interface Way {

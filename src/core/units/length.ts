@@ -1,7 +1,6 @@
 /** Lengths of drums: the trade names diameters in inches and films in mils; the physics wants metres. */
 
-const METRES_PER_INCH = 0.0254
-const METRES_PER_MIL = 25.4e-6
+export const METRES_PER_INCH = 0.0254
 
 /** Inches to metres. */
 export function inchesToMetres(inches: number): number {
@@ -10,5 +9,5 @@ export function inchesToMetres(inches: number): number {
 
 /** Thousandths of an inch (mils) to metres. */
 export function milsToMetres(mils: number): number {
-  return mils * METRES_PER_MIL
+  return (mils * METRES_PER_INCH) / 1000
 }

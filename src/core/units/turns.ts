@@ -5,7 +5,9 @@
  * moves the hoop 25.4 / 24 mm.
  */
 
-const MM_PER_INCH = 25.4
+import { METRES_PER_INCH } from './length'
+
+const MM_PER_INCH = 1000 * METRES_PER_INCH
 /** Lead of a 12-24 rod in mm per turn (ASME B1.1: 24 threads per inch). */
 export const STANDARD_THREAD_MM = MM_PER_INCH / 24
 

@@ -1,3 +1,4 @@
+import { DAY_MS } from '@/core/units/time'
 import type { HumbraEvent } from '@/core/records/event'
 import { KIT_FILE_FORMAT, readKitFile, type KitFile } from '@/core/records/kitFile'
 import { SCHEMA_VERSION } from '@/core/records/kit'
@@ -122,8 +123,6 @@ export async function decideImport(
     take(session, copy, { removes: copy.kit })
   })
 }
-
-const DAY_MS = 24 * 3600 * 1000
 
 /**
  * The demo kit, on a first visit. Its log ends the day before, whenever that is: its times are moved by whole days.
