@@ -1,29 +1,21 @@
 import { createStore } from 'zustand/vanilla'
-import { lugsThen } from '@/core/bench/strokes'
 import type { KitState } from '@/core/log/fold'
-import { newKitLog, withEvents, type KitLog, type Placed } from '@/core/log/kitLog'
-import { restated } from '@/core/log/restate'
-import { summaryOf } from '@/core/log/summary'
 import type { HumbraEvent } from '@/core/records/event'
 import { SCHEMA_VERSION } from '@/core/records/kit'
 import type { PracticeState } from '@/core/records/practice'
 import { settingsSchema, type Settings } from '@/core/records/settings'
 import type { StoredTake, TakeStore } from '@/storage/takeStore'
 import { actText, SETTING_WORDS } from '@/text/acts'
-import type { SessionDeps, Stores } from './deps'
+import type { SessionDeps } from './deps'
+import { Following, practiceKey } from './following'
 import { Keeper, type Trouble } from './keeper'
 import { quietLine, type Line } from './line'
-import { openKitLog, wholeKitLog } from './openKit'
 import { INITIAL_STATE, kitOf, type Notice, type SessionState } from './state'
 import { asOne, did, redoable, undoable, type Act } from './undo'
 
 type Distribute<T> = T extends unknown ? Omit<T, 'id' | 'at' | 'schema' | 'kit'> : never
 /** An event as an action makes it; the session adds id, time, schema and kit. */
 export type Draft = Distribute<HumbraEvent> & { kit?: string }
-
-export function practiceKey(state: Pick<PracticeState, 'kit' | 'drum' | 'side'>): string {
-  return `${state.kit}/${state.drum}/${state.side}`
-}
 
 /** A drum of one's own is read from the practice drum only where its owner said so for this sitting. */
 function sourceFor(state: SessionState): SessionState['source'] {
@@ -45,19 +37,16 @@ export class Session {
   readonly line: Line = quietLine()
   /** What is to be done when the ear was started anew in the middle of listening. */
   onEarRestarted: () => void = () => undefined
-  private storage: Stores | null = null
-  private followed = 0
   private given = 0
-  private readonly stale = new Set<string>()
-  /** The database was lost and is there again, empty. */
-  private emptied = false
   private readonly keeper: Keeper
+  private readonly following: Following
 
   constructor(readonly deps: SessionDeps) {
-    this.keeper = new Keeper(deps, () => this.storage, {
-      onKept: (events, places) => this.placed(events, places),
+    this.keeper = new Keeper(deps, () => this.following.storage, {
+      onKept: (events, places) => this.following.placed(events, places),
       onChange: () => this.showKeeping(),
     })
+    this.following = new Following(this, this.keeper)
   }
 
   readonly get = (): SessionState => this.store.getState()
@@ -82,144 +71,31 @@ export class Session {
     })
     this.deps.onTrouble((trouble) => this.showTrouble(trouble))
     try {
-      this.storage = await this.deps.openStorage()
+      this.following.storage = await this.deps.openStorage()
     } catch {
-      this.storage = null
+      this.following.storage = null
     }
-    if (!this.storage) {
+    const { storage } = this.following
+    if (!storage) {
       this.set({ phase: 'no-storage' })
       await bringDemo(this)
       return
     }
-    const { storage } = this
     // While nothing else writes: a page that is still saving must not be met halfway.
     await this.deps.exclusive(async () => {
       this.takeSettings(await storage.settings.read())
-      await this.open(storage)
+      await this.following.open(storage)
     })
     await this.adopt()
     // Two tabs opened at once both bring the demo; its events have fixed ids, so the log takes them once.
     if (this.get().logs.size === 0 && this.get().unreadable === 0) await bringDemo(this)
-    this.deps.onAnnounced(() => void this.keeper.inTurn(() => this.follow()))
+    this.deps.onAnnounced(() => void this.keeper.inTurn(() => this.following.follow()))
     this.set({ phase: 'ready', acts: this.deps.sitting.read() })
   }
 
   /** The time that is shown: moved on by acts and by the minute, not by every block of sound. */
   tick(): void {
     this.set({ clockMs: this.deps.nowMs() })
-  }
-
-  private async open(storage: Stores): Promise<void> {
-    const logs = new Map<string, KitLog>()
-    let unreadable = 0
-    for (const kit of await storage.log.kits()) {
-      const opened = await openKitLog(storage, kit)
-      logs.set(kit, opened.log)
-      if (opened.anew && opened.log.basePlace > 0) this.keepSummary(opened.log, true)
-      unreadable += opened.unreadable
-      this.followed = Math.max(this.followed, opened.last)
-    }
-    const practice = await storage.practice.readAll()
-    this.set({ practice: new Map(practice.map((state) => [practiceKey(state), state])), unreadable })
-    this.withLogs(logs)
-    const waiting = this.keeper.pending.flatMap(({ events }) => events)
-    this.take(waiting.map((event) => ({ event, place: Infinity })))
-    await this.follow()
-  }
-
-  /** Takes in what the database has beyond what is known here. */
-  private async follow(): Promise<void> {
-    const { storage } = this
-    if (!storage) return
-    const slice = await storage.log.readAfter(this.followed)
-    this.followed = Math.max(this.followed, slice.last)
-    if (slice.entries.length) this.take(slice.entries)
-    await this.refold()
-    // What this tab has yet to write is newer than what it reads.
-    const practice = [
-      ...(await storage.practice.readAll()),
-      ...this.keeper.pending.flatMap((act) => act.practice),
-    ]
-    this.set({
-      practice: new Map(practice.map((state) => [practiceKey(state), state])),
-      unreadable: this.get().unreadable + slice.unreadable,
-    })
-  }
-
-  /** Folds events into the state of their kits; what reaches too far back is folded anew once it is in the database. */
-  private take(entries: readonly Placed[]): void {
-    const logs = new Map(this.get().logs)
-    for (const [kit, own] of byKit(entries)) {
-      const before = logs.get(kit) ?? newKitLog(kit)
-      const after = withEvents(before, own)
-      if (after === null) this.stale.add(kit)
-      else logs.set(kit, after)
-      if (after && after.basePlace > before.basePlace) this.keepSummary(after)
-    }
-    this.withLogs(logs)
-  }
-
-  /** Reads kits anew whose past was changed. */
-  private async refold(): Promise<void> {
-    const { storage } = this
-    for (const kit of storage ? this.stale : []) {
-      const { log, last } = await wholeKitLog(storage!, kit)
-      // What was done meanwhile is not in what was read.
-      const since = (this.get().logs.get(kit)?.tail ?? []).filter(({ place }) => place > last)
-      const whole = withEvents(log, since)
-      if (whole === null) continue
-      this.stale.delete(kit)
-      this.withLogs(new Map(this.get().logs).set(kit, whole))
-      this.keepSummary(whole, true)
-    }
-  }
-
-  /** Puts what is still known here into a database that was lost while the page was open. The caller holds the lock. */
-  private async rescue(): Promise<void> {
-    const { storage, deps } = this
-    if (!this.emptied || !storage) return
-    this.emptied = false
-    const { logs, practice, settings } = this.get()
-    const told = [...logs.values()].flatMap(({ base, tail }) => [
-      ...(base ? restated(base, deps.newId) : []),
-      ...tail.map(({ event }) => event),
-    ])
-    // Another tab may have been quicker; what it has not is told behind it.
-    const there = await storage.log.placesOf(told.map(({ id }) => id))
-    const mine = [...logs.values()].some(({ base }) => base !== null)
-    if (!mine && (await storage.log.kits()).length > 1) {
-      await storage.log.append(told.filter(({ id }) => !there.has(id)))
-    } else await storage.log.restart(told)
-    await storage.practice.write([...practice.values()])
-    await storage.settings.write(settings)
-    this.followed = 0
-    await this.open(storage)
-    this.notify(
-      'The browser lost this page’s database. What was open here is kept in a new one; older sittings are only in kit files that you exported.',
-      { tone: 'caution' },
-    )
-  }
-
-  private keepSummary(log: KitLog, anew = false): void {
-    this.deps.whenIdle(() => {
-      void this.storage?.summaries.write(summaryOf(log, lugsThen), anew).catch(() => undefined)
-    })
-  }
-
-  private withLogs(logs: ReadonlyMap<string, KitLog>): void {
-    const kits = [...logs.values()].flatMap(({ kit }) => (kit ? [kit] : []))
-    const same = kits.length === this.get().kits.length && kits.every((kit, i) => kit === this.get().kits[i])
-    this.set({ logs, ...(same ? {} : { kits }), clockMs: this.deps.nowMs() })
-  }
-
-  private async placed(events: readonly HumbraEvent[], places: readonly number[]): Promise<void> {
-    if (this.emptied) return this.rescue()
-    if (events.length === 0) return
-    this.take(events.map((event, i) => ({ event, place: places[i] })))
-    const last = Math.max(...places)
-    // Anything in between came from another tab.
-    if (last === this.followed + events.length && this.stale.size === 0) this.followed = last
-    else void this.keeper.inTurn(() => this.follow())
   }
 
   /** Takes up what a page that went away too soon left in the journal. */
@@ -230,7 +106,7 @@ export class Session {
     for (const state of left.flatMap((act) => act.practice)) practice.set(practiceKey(state), state)
     this.takeSettings(left.findLast((act) => act.settings)?.settings)
     this.set({ practice })
-    this.take(left.flatMap(({ events }) => events).map((event) => ({ event, place: Infinity })))
+    this.following.take(left.flatMap(({ events }) => events).map((event) => ({ event, place: Infinity })))
     await this.keeper.adopt(left)
     await this.keeper.settled()
   }
@@ -271,7 +147,7 @@ export class Session {
         ...(undo.removes ? { removes: undo.removes } : {}),
         ...(undo.settings ? { settings: undo.settings } : {}),
       })
-    this.take(events.map((event) => ({ event, place: Infinity })))
+    this.following.take(events.map((event) => ({ event, place: Infinity })))
     this.keeper.keep({ events })
     this.showKeeping()
   }
@@ -318,7 +194,7 @@ export class Session {
 
   private showTrouble(trouble: Trouble | 'blocked' | 'emptied' | null): void {
     if (trouble === 'emptied') {
-      this.emptied = true
+      this.following.emptied = true
       return
     }
     this.set({ trouble })
@@ -347,29 +223,13 @@ export class Session {
   }
 
   /** The whole log of a kit as the database has it, with what is on its way. */
-  async wholeLog(kit: string): Promise<HumbraEvent[]> {
-    const here = this.get().logs.get(kit)?.tail ?? []
-    const { storage } = this
-    if (!storage) return here.map(({ event }) => event)
-    const events: HumbraEvent[] = []
-    const PIECE = 2000
-    for (let after = 0; ;) {
-      const slice = await storage.log.readKit(kit, after, PIECE)
-      events.push(...slice.entries.map(({ event }) => event))
-      if (slice.last === after) break
-      after = slice.last
-    }
-    const known = new Set(events.map(({ id }) => id))
-    return [...events, ...here.map(({ event }) => event).filter(({ id }) => !known.has(id))]
+  wholeLog(kit: string): Promise<HumbraEvent[]> {
+    return this.following.wholeLog(kit)
   }
 
   /** Those of the events that the log does not have. */
-  async unknownOf(events: readonly HumbraEvent[]): Promise<HumbraEvent[]> {
-    const here = new Set(
-      [...this.get().logs.values()].flatMap(({ tail }) => tail.map(({ event }) => event.id)),
-    )
-    const kept = await this.storage?.log.placesOf(events.map(({ id }) => id))
-    return events.filter(({ id }) => !here.has(id) && !kept?.has(id))
+  unknownOf(events: readonly HumbraEvent[]): Promise<HumbraEvent[]> {
+    return this.following.unknownOf(events)
   }
 
   /** An event of late by its id; null where it is not known here. */
@@ -383,13 +243,13 @@ export class Session {
 
   /** The kept sounds; null where the browser keeps nothing. */
   takes(): TakeStore | null {
-    return this.storage?.takes ?? null
+    return this.following.storage?.takes ?? null
   }
 
   /** Keeps sounds of readings; a full disk loses the sound, says so, and never the reading. */
   async keepTakes(takes: readonly StoredTake[]): Promise<void> {
     try {
-      await this.storage?.takes.write(takes)
+      await this.following.storage?.takes.write(takes)
     } catch (error) {
       const full = error instanceof DOMException && error.name === 'QuotaExceededError'
       const why = full ? 'the disk is full' : 'the browser refused it'
@@ -481,14 +341,4 @@ export class Session {
     this.set({ acts })
     if (act.settings) this.keepSettings({ ...settings, ...act.settings })
   }
-}
-
-function byKit(entries: readonly Placed[]): Map<string, Placed[]> {
-  const kits = new Map<string, Placed[]>()
-  for (const entry of entries) {
-    const own = kits.get(entry.event.kit)
-    if (own) own.push(entry)
-    else kits.set(entry.event.kit, [entry])
-  }
-  return kits
 }

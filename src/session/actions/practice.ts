@@ -26,7 +26,8 @@ import type { Drum, Side } from '@/core/records/kit'
 import type { PracticeState } from '@/core/records/practice'
 import { play } from '@/audio/playback'
 import { otherSide, type BenchView } from '../benchView'
-import { practiceKey, type Session } from '../session'
+import { practiceKey } from '../following'
+import type { Session } from '../session'
 import { currentView, expectation, takeTap } from './readings'
 
 /** How far the near rods back off when asked to: an eighth to a quarter is what a hard set does (common practice). */
