@@ -3,7 +3,7 @@ import type { EvenRequest } from '@/core/records/even'
 import type { Round } from '@/core/head/types'
 import { seededRandom, type Random } from '@/core/numeric/random'
 import { solvePair } from '@/core/pair/solve'
-import { waysTo } from '@/core/pair/ways'
+import { waysTo, WISH_IDS, wished } from '@/core/pair/ways'
 import { foretellRing, learnRing } from '@/core/pair/ring'
 import { parseEvenRequest } from '@/core/records/even'
 import { parsePairRequest } from '@/core/records/pair'
@@ -74,6 +74,7 @@ function roundsOf(random: Random, lugs: number, count: number, baseHz: number, s
       ...(seed % 5 === 2 ? { otherHead: pick(random, ['free', 'muted', 'off'] as const) } : {}),
       ...(seed % 20 === 6 ? { otherHead: 'free' as const } : {}),
       ...(seed % 5 === 3 ? { readingErrorCents: 4 } : {}),
+      ...(slip >= 0 && seed % 2 ? { confirmed: [slip + 1] } : {}),
       ...(seed % 20 === 16 ? { mic: 'standing' as const } : {}),
       ...(round > 0 && seed % 3 === 0 ? { pressed: true } : {}),
       ...(round < count - 1 ? { turns } : {}),
@@ -178,6 +179,7 @@ export function pairAdvised(count = 24): Lines {
       },
       now: reading(1),
       want: one ? { batterHz: 1.1 * batterHz } : want,
+      ...(seed % 3 === 1 ? { turnLaw: { batter: 30_000 } } : {}),
       seen: seed % 2 ? [reading(0.9), reading(1.15)] : [],
     })
     if (!parsed.ok) throw new Error(`${seed}: ${parsed.problem.where} ${parsed.problem.what}`)
@@ -211,6 +213,7 @@ export function pairAdvised(count = 24): Lines {
         digits(ring.factor),
         digits(ring.bendCents),
       ],
+      ...WISH_IDS.map((wish) => all(Object.values(wished(wish, { batterHz, resonantHz: batterHz * 1.2 })))),
       ...waysTo(request, 386).map(({ way, turns }) => `${way} ${all(Object.values(turns))}`),
     ].join(' ')
   })
