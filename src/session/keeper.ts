@@ -128,7 +128,8 @@ export class Keeper {
       const name = error instanceof Error || error instanceof DOMException ? error.name : ''
       if (name === 'QuotaExceededError') return 'full'
       if (REFUSED.has(name)) {
-        const why = error instanceof Error ? error.message : String(error)
+        const said = error instanceof Error ? error.message : String(error)
+        const why = name === 'ConstraintError' ? 'one of the same number is kept there already' : said
         this.aside = [...this.aside, { name: act.name, events: act.events, why }]
         return 'refused'
       }

@@ -1,5 +1,6 @@
 'use client'
 
+import { clsx } from 'clsx'
 import { exportKit } from '@/session/actions/files'
 import { useSelect, useSession } from '@/session/react'
 import { takeNewVersion } from '@/session/offline'
@@ -59,7 +60,10 @@ export function StorageBanner() {
   return (
     <div
       role="status"
-      className="flex flex-wrap items-center gap-x-4 gap-y-2 border-b border-line px-6 py-3 text-caution"
+      className={clsx(
+        'flex flex-wrap items-center gap-x-4 gap-y-2 border-b border-line px-6 py-3',
+        text !== NEW_VERSION && 'text-caution',
+      )}
     >
       <p className="min-w-0 flex-1 max-md:basis-full max-md:pr-12">{text}</p>
       {unkept ? <Button onClick={() => void session.retrySave()}>Try again</Button> : null}
