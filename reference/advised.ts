@@ -1,24 +1,24 @@
 import { even } from '@/core/evening/even'
-import type { EvenRequest } from '@/core/records/even'
 import type { Round } from '@/core/head/types'
 import { seededRandom, type Random } from '@/core/numeric/random'
 import { solvePair } from '@/core/pair/solve'
 import { waysTo, WISH_IDS, wished } from '@/core/pair/ways'
 import { foretellRing, learnRing } from '@/core/pair/ring'
-import { parseEvenRequest } from '@/core/records/even'
+import { parseEvenRequest, type EvenRequest } from '@/core/records/even'
 import { parsePairRequest } from '@/core/records/pair'
 import { parsePlanRequest } from '@/core/records/plan'
 import { planKit } from '@/core/spacing/plan'
 import { judgeKit } from '@/core/spacing/verdict'
 
-/**
- * What is advised for numbers that no model made: heads that answer by a plain rule of thumb, with lost readings, slips,
- * rods that hold nothing, dials, ears and hands. Held by `pinned.test` beside the code of each subject: advice changes only when it is meant to.
- */
 const pick = <T>(random: Random, list: readonly T[]): T => list[Math.floor(list.length * random.uniform())]
 export const digits = (value: number) => (value === 0 ? '0' : value.toPrecision(4))
 const all = (values: readonly number[]) => values.map(digits).join(' ')
 
+/**
+ * What is advised for numbers that no model made: heads that answer by a plain rule of thumb, with lost readings, slips,
+ * rods that hold nothing, dials, ears and hands. Held by
+ * `pinned.test` beside the code of each subject: advice changes only when it is meant to.
+ */
 export type Lines = Record<string, string>
 
 const named = (lines: readonly string[], what: string): Lines =>

@@ -4,7 +4,7 @@ import { dirname } from 'node:path'
 /**
  * Lines held in a file: what changes them unmeant is found. They say nothing of right or wrong; published and measured
  * checks stand elsewhere. Written anew only by `HUMBRA_PINNED=write npx jest TEST`, to be read as a diff.
- * @returns names of the lines that are others now than those held
+ * @returns lines that are others now than those held, as they were and as they are
  */
 export function changedSince(file: string, now: Record<string, string>): string[] {
   if (process.env.HUMBRA_PINNED === 'write') {
@@ -14,7 +14,9 @@ export function changedSince(file: string, now: Record<string, string>): string[
   if (!existsSync(file)) return [`${file} is missing`]
   const held = JSON.parse(readFileSync(file, 'utf8')) as Record<string, string>
   const names = [...new Set([...Object.keys(held), ...Object.keys(now)])]
-  return names.filter((name) => !(name in held && name in now && isSame(held[name], now[name])))
+  return names
+    .filter((name) => !(name in held && name in now && isSame(held[name], now[name])))
+    .map((name) => `${name}\n  was ${held[name]}\n  is  ${now[name]}`)
 }
 
 /** Numbers may differ in their last digit: another machine's arithmetic is no other result. */

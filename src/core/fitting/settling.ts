@@ -22,7 +22,7 @@ export interface Settling {
 /** What all presses together take: a pull of 1 to 4%, half as much in pitch, before any was read. */
 const ALL_PRESSES_CENTS = { mean: 22, error: 12 }
 /** Each press leaves about this part of what was still to come. */
-export const LEFT_AFTER_PRESS = 0.35
+const LEFT_AFTER_PRESS = 0.35
 /** One standard error of a fall between two readings of a few lugs, in cents. */
 const READ_ERROR_CENTS = 2
 /** Less than this is no change, in cents. */

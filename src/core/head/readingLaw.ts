@@ -36,8 +36,8 @@ const LEVEL_PART = 0.12
 const PARTED_HZ = 0.4
 const PARTED_SPREAD_HZ = 0.15
 /** Ring of the lug mode for its width, 1 / (pi decay): 0.21 s at 234 Hz, longer below (common practice, no source). */
-export const LUG_DECAY_SECONDS = 0.21
-export const LUG_DECAY_HZ = 234
+const LUG_DECAY_SECONDS = 0.21
+const LUG_DECAY_HZ = 234
 export const LUG_DECAY_POWER = 0.7
 /** Part of the pairs within so many widths that the ear does not part: their mean is heard as one pole. */
 const MISSED = 0.25

@@ -7,10 +7,6 @@ import { isOfHead } from './sameHead'
 import type { Mode, Tap } from './types'
 import { lugByUpperModes } from './upper'
 
-/**
- * Every reading is kept with the version of the measuring that gave it. So what is measured may change only together
- * with that version: `HUMBRA_PINNED=write npx jest version` writes anew what is measured now, to be looked at as a diff.
- */
 const mode = ({ hz, decaySeconds, levelDb, standardErrorHz }: Mode) =>
   `${hz.toFixed(2)}/${standardErrorHz.toFixed(3)}/${decaySeconds.toFixed(3)}/${levelDb.toFixed(1)}`
 
@@ -120,6 +116,10 @@ function measured(): Record<string, string> {
   return lines
 }
 
+/**
+ * Every reading is kept with the version of the measuring that gave it. So what is measured may change only together
+ * with that version: `HUMBRA_PINNED=write npx jest version` writes anew what is measured now, to be looked at as a diff.
+ */
 test('what is measured is what this version measures, take for take', () => {
   expect(
     changedSince('reference/pinned/measured.json', { version: MEASUREMENT_VERSION, ...measured() }),

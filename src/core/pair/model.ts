@@ -45,7 +45,7 @@ export interface PairState {
 /** Edge modes nearer than this are heard as one note that beats. */
 const BEATS_BELOW_HZ = 25
 /** A mode with less than this part of its movement in the batter is not heard there. */
-export const HEARD_SHARE = 0.3
+const HEARD_SHARE = 0.3
 
 const CENTRE_SHAPE = MODE_SHAPES[0]
 

@@ -1,4 +1,3 @@
-import { LEFT_AFTER_PRESS } from '../fitting/settling'
 import { HAND_ERROR_TURNS } from '../head/hand'
 import { SLACK_SCHOOLS, type SlackSchoolId } from '../head/slackStart'
 import type { Hoop } from '../membrane/turnLaw'
@@ -34,6 +33,8 @@ export interface Rods {
 
 const ROUGH_TURNS = 0.09
 const ROUGH_PITCH = 0.06
+/** Part of the settling that is left to come after each press; its own, whatever is believed of heads. */
+const SETTLING_LEFT = 0.35
 
 /** The head for the forward model, with this drum's own hidden nature. */
 export function practiceHead(
@@ -53,7 +54,7 @@ export function practiceHead(
     evenHz: state.evenHz,
     rods: state.rods,
     ...(state.seats ? { seats: state.seats } : {}),
-    settled: nature.settling * (1 - LEFT_AFTER_PRESS ** (state.presses ?? 0)),
+    settled: nature.settling * (1 - SETTLING_LEFT ** (state.presses ?? 0)),
     nature,
     ...(drum.faults ? { faults: drum.faults } : {}),
     other: { pliesMils: drum.otherPliesMils, ...other },

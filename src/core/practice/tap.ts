@@ -1,4 +1,3 @@
-import { LUG_DECAY_HZ, LUG_DECAY_POWER, LUG_DECAY_SECONDS } from '../head/readingLaw'
 import { lugAngle } from '../head/harmonics'
 import { areParted, weightedHz } from '../measurement/choose'
 import { radiationPerSecond } from '../membrane/radiation'
@@ -54,6 +53,8 @@ export const STANDING_SPOT: Spot = { radiusFraction: 0.66, angle: 0.7 }
 const FINGER_LEAVES = 0.02
 const PEAK = 0.5
 /** Ring of the lug mode: 0.21 s at 234 Hz, longer below; higher modes and the radiating (0,1) die sooner. */
+const LUG_DECAY_SECONDS = 0.21
+const LUG_DECAY_HZ = 234
 /** A light tap starts some tens of cents sharp and has settled as its energy is gone. */
 const GLIDE_CENTS = 25
 /** A neighbour that answers: its level against the loudest mode, and how long it rings. */
@@ -66,7 +67,7 @@ const CENTRE_GLIDE_CENTS = 60
 
 /** Ring of the lug mode in seconds, with losses of 1/s added to its own. */
 export function lugDecaySeconds(lugHz: number, lossPerSecond = 0): number {
-  return 1 / ((LUG_DECAY_HZ / lugHz) ** -LUG_DECAY_POWER / LUG_DECAY_SECONDS + lossPerSecond)
+  return 1 / ((LUG_DECAY_HZ / lugHz) ** -0.7 / LUG_DECAY_SECONDS + lossPerSecond)
 }
 
 function decaySeconds(m: number, n: number, hz: number, lugHz: number, lossPerSecond = 0): number {

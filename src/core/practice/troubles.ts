@@ -1,4 +1,3 @@
-import { HEARD_SHARE } from '../pair/model'
 import { oppositeRod } from '../head/harmonics'
 import { CENTS_PER_NEPER } from '../units/pitch'
 import { afterPressing, afterTurning, type Rods } from './drum'
@@ -116,6 +115,7 @@ function probe(trouble: Trouble, lug: number | 'all'): number {
 
 /** Poles of the lug mode's family nearer than this beat, or roughen, as one note. */
 export const BEAT_HZ = { least: 0.7, most: 25 }
+const HEARD_SHARE = 0.3
 /** A pole of less than this part of the tapped head's movement is not heard. */
 
 function beats(trouble: Trouble): number {
