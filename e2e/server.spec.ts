@@ -58,9 +58,8 @@ test('a request that takes long stops nobody else, and is answered all the same'
     expect((await answer.json()).error.what).toMatch(/^took longer than .*: ask for less/)
   // Five seconds and 300 ms, or as much more as this machine takes today for the easy ones alone.
   expect(took).toBeLessThan(Math.max(5500, 200 * middleOf(alone)))
-  expect(middleOf(others)).toBeLessThan(Math.max(300, 8 * middleOf(alone)))
-  // None of them, not even the first, waited for it.
-  expect(Math.max(...others)).toBeLessThan(Math.max(1500, 40 * middleOf(alone)))
+  // None of them waited for it, not even the first.
+  expect(Math.max(...others)).toBeLessThan(Math.max(300, 5 * middleOf(alone)))
   expect((await request.post('/api/even', { data: EASY })).status()).toBe(200)
 })
 
