@@ -4,7 +4,7 @@ import { expect, move, openHead, test, evenOut, readRound } from './page'
 test('the demo floor tom with its out-of-round hoop is evened as far as it goes', async ({ page }) => {
   test.setTimeout(240_000)
   await openHead(page, 'Floor tom 15')
-  await page.getByLabel('target', { exact: true }).selectOption('hz')
+  await page.getByLabel('cents from', { exact: true }).selectOption('hz')
   await page.getByLabel('target, Hz').fill('121')
   await page.keyboard.press('Enter')
   await evenOut(page, 10)
@@ -38,9 +38,11 @@ test('a deliberately uneven snare is stored, and reached again after a head chan
   await evenOut(page, 9)
   await expectEvened(page)
   await page.keyboard.press('k')
-  await page.getByRole('dialog').getByLabel('Sheet').fill('Dry room')
-  await page.getByRole('button', { name: 'Keep it' }).click()
-  await expect(page.getByLabel('target', { exact: true })).toContainText('uneven, the sheet’s')
+  await page.getByLabel(/The name of a room/).fill('Dry room')
+  await page.getByLabel(/Hold it against Dry room/).check()
+  await page.getByRole('button', { name: /^Keep (it|the batter)/ }).click()
+  await page.goBack()
+  await expect(page.getByLabel('cents from', { exact: true })).toContainText('uneven, the sheet’s')
   // A new film of the same kind: what the drum taught still holds, where its rods stand does not.
   await page.getByRole('link', { name: 'Kit' }).click()
   await page.getByRole('button', { name: 'More for Snare 14' }).click()

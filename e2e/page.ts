@@ -31,10 +31,8 @@ export async function openHead(
 ): Promise<void> {
   await page.goto('/')
   await page.getByRole('button', { name: `More for ${drum}` }).click()
-  await page
-    .getByRole('menuitem', { name: side === 'batter' ? 'Batter on the bench' : 'Resonant on the bench' })
-    .click()
-  await expect(page.getByRole('heading', { name: drum })).toBeVisible()
+  await page.getByRole('menuitem', { name: new RegExp(`^${side}`) }).click()
+  await expect(page.getByRole('heading', { name: drum, level: 1 })).toBeVisible()
 }
 
 /** Runs a command by the words that find it, once the palette's field is there to be typed into. */
@@ -47,6 +45,11 @@ export async function command(page: Page, words: string): Promise<void> {
 /** Reads what lugs are left on the practice drum, and waits for the answer. */
 export async function readRound(page: Page): Promise<void> {
   await page.getByRole('button', { name: 'All lugs left' }).click()
+  await answered(page)
+}
+
+/** Waits for what the bench makes of the readings. */
+export async function answered(page: Page): Promise<void> {
   await expect(move(page).getByText(/^(move 1 of|done|not done|even, not settled)/)).toBeVisible({
     timeout: 90_000,
   })
@@ -60,7 +63,7 @@ export async function evenOut(page: Page, most: number): Promise<number> {
     // Nothing a hand can turn would bring it closer, though the readings lie outside what was asked for: that ends it too.
     const stuck = move(page).getByText('not done', { exact: true })
     if (await stuck.isVisible()) return pass
-    const pressed = page.getByRole('button', { name: 'Pressed' })
+    const pressed = page.getByRole('button', { name: 'Pressed', exact: true })
     if (await move(page).getByText('even, not settled yet').isVisible()) {
       // A fresh head is pressed and read until pressing changes nothing.
       await pressed.click()

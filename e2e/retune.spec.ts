@@ -6,12 +6,14 @@ test('the demo snare: rough to even in three passes, kept, backed off, brought b
   await evenOut(page, 3)
   await expect(move(page).getByText('Even', { exact: true })).toBeVisible()
 
-  await page.getByRole('button', { name: 'Keep it on a sheet' }).click()
-  await page.getByRole('dialog').getByRole('combobox').fill('Test room')
-  await page.getByRole('button', { name: 'Keep it', exact: true }).click()
+  await page.keyboard.press('k')
+  await page.getByLabel(/The name of a room/).fill('Test room')
+  await page.getByLabel(/Hold it against Test room/).check()
+  await page.getByRole('button', { name: /^Keep (it|the batter)/ }).click()
+  await page.keyboard.press('z')
   await expect(page.getByLabel('sheet', { exact: true })).toHaveValue(/.+/)
-  await expect(page.getByLabel('target', { exact: true })).toHaveValue('sheet')
-  const target = await page.getByLabel('target', { exact: true }).locator('option:checked').innerText()
+  await expect(page.getByLabel('cents from', { exact: true })).toHaveValue('sheet')
+  const target = await page.getByLabel('cents from', { exact: true }).locator('option:checked').innerText()
 
   await command(page, 'Back off')
   await expect(page.getByText(/backed off/)).toBeVisible()
@@ -19,7 +21,9 @@ test('the demo snare: rough to even in three passes, kept, backed off, brought b
   const passes = await evenOut(page, 4)
   expect(passes).toBeGreaterThan(0)
   await expect(move(page).getByText(/^(Even|Leave it)$/)).toBeVisible()
-  expect(await page.getByLabel('target', { exact: true }).locator('option:checked').innerText()).toBe(target)
+  expect(await page.getByLabel('cents from', { exact: true }).locator('option:checked').innerText()).toBe(
+    target,
+  )
 
   await page.goto('/sheets')
   await expect(page.getByRole('heading', { name: 'Test room' })).toBeVisible()

@@ -1,6 +1,5 @@
 import { execFileSync } from 'node:child_process'
 import { readFileSync } from 'node:fs'
-import AxeBuilder from '@axe-core/playwright'
 import { expect, move, openHead, test } from './page'
 
 test('typed numbers lead to a move, a wrong one is said', async ({ page }) => {
@@ -77,21 +76,6 @@ test('a recording is read as it comes: FLAC, OGG, MP3, M4A, AIFF; a picture of t
   await expect(page.getByRole('button', { name: /^Lug 1, 1(19\.[5-9]|20\.\d)/ })).toBeVisible()
   await page.getByLabel('Recording to read').setInputFiles('docs/screenshots/bench.png')
   await expect(page.getByText(/bench\.png is no recording/)).toBeVisible()
-})
-
-test('places have no serious fault for assistive technology, in both lights', async ({ page }) => {
-  for (const scheme of ['light', 'dark'] as const) {
-    await page.emulateMedia({ colorScheme: scheme })
-    for (const path of ['/', '/bench', '/spacing', '/sheets', '/print', '/run']) {
-      await page.goto(path)
-      await expect(page.getByRole('heading', { level: 1 })).toBeVisible()
-      if (path === '/spacing')
-        await expect(page.getByRole('list', { name: 'Plans' })).toBeVisible({ timeout: 30_000 })
-      const { violations } = await new AxeBuilder({ page }).analyze()
-      const serious = violations.filter(({ impact }) => impact === 'serious' || impact === 'critical')
-      expect(serious.map(({ id, nodes }) => `${path} ${scheme} ${id}: ${nodes[0]?.html}`)).toEqual([])
-    }
-  }
 })
 
 test('the whole slice by keyboard alone', async ({ page }) => {

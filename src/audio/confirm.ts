@@ -23,14 +23,20 @@ export function confirmRefused(): void {
     tone(out, LOW_HZ, out.currentTime + n * (LOW_SECONDS + LOW_GAP_SECONDS), LOW_SECONDS, LOUDNESS)
 }
 
-/** A spoken word, by a voice of this device only; resolves when it is over. Does nothing where there is none. */
+const localVoice = () =>
+  typeof speechSynthesis === 'undefined' ? undefined : speechSynthesis.getVoices().find((v) => v.localService)
+
+/** A spoken word for a tap that was taken; a tick where this device has no voice of its own. */
 export function confirmWithWord(text: string): Promise<void> {
-  const voice =
-    typeof speechSynthesis === 'undefined' ? null : speechSynthesis.getVoices().find((v) => v.localService)
-  if (!voice) {
-    confirmWithTick()
-    return Promise.resolve()
-  }
+  if (localVoice()) return speak(text)
+  confirmWithTick()
+  return Promise.resolve()
+}
+
+/** Speaks by a voice of this device only; resolves when it is over. Does nothing where there is none. */
+export function speak(text: string): Promise<void> {
+  const voice = localVoice()
+  if (!voice) return Promise.resolve()
   return new Promise((resolve) => {
     const words = new SpeechSynthesisUtterance(text)
     words.voice = voice
@@ -38,7 +44,7 @@ export function confirmWithWord(text: string): Promise<void> {
     words.onend = words.onerror = () => resolve()
     speechSynthesis.speak(words)
     // A voice that never ends must not keep the ear deaf.
-    setTimeout(resolve, 3000)
+    setTimeout(resolve, 6000)
   })
 }
 

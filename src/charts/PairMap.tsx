@@ -36,7 +36,7 @@ export function PairMap({
   onGoal: (place: Place) => void
 }) {
   const svg = useRef<SVGSVGElement>(null)
-  const { width, height, plot } = model
+  const { width, height } = model
   const follow = (event: PointerEvent) => {
     const box = svg.current!.getBoundingClientRect()
     const scale = width / box.width
@@ -45,7 +45,14 @@ export function PairMap({
   const onKey = (event: KeyboardEvent) => {
     const cents = event.shiftKey ? KEY_CENTS.shift : KEY_CENTS.plain
     const step = 2 ** (cents / 1200)
+    const { limits } = model
+    const low = model.at(limits.left, limits.bottom)
+    const high = model.at(limits.right, limits.top)
     const moves: Record<string, Place> = {
+      Home: { ...goal, batterHz: low.batterHz },
+      End: { ...goal, batterHz: high.batterHz },
+      PageDown: { ...goal, resonantHz: low.resonantHz },
+      PageUp: { ...goal, resonantHz: high.resonantHz },
       ArrowRight: { ...goal, batterHz: goal.batterHz * step },
       ArrowLeft: { ...goal, batterHz: goal.batterHz / step },
       ArrowUp: { ...goal, resonantHz: goal.resonantHz * step },
@@ -62,7 +69,9 @@ export function PairMap({
     <svg
       ref={svg}
       viewBox={`0 0 ${width} ${height}`}
-      className="block w-full touch-none select-none"
+      className="block max-w-full touch-none select-none"
+      width={width}
+      height={height}
       role="application"
       aria-label={label}
       tabIndex={0}
@@ -73,6 +82,36 @@ export function PairMap({
       }}
       onPointerMove={(event) => event.buttons === 1 && follow(event)}
     >
+      <Sheet model={model} />
+      {was.map((place, i) => (
+        <circle key={i} {...spot(place)} r={3.5} fill="var(--soft)" />
+      ))}
+      <line
+        x1={model.x(now.batterHz)}
+        y1={model.y(now.resonantHz)}
+        x2={model.x(goal.batterHz)}
+        y2={model.y(goal.resonantHz)}
+        stroke="var(--act)"
+        strokeWidth={2}
+      />
+      {doubtCents ? <Doubt model={model} now={now} cents={doubtCents} /> : null}
+      <circle
+        {...spot(now)}
+        r={7}
+        fill={doubtCents ? 'var(--tape)' : 'var(--ink)'}
+        stroke="var(--ink)"
+        strokeWidth={2}
+      />
+      <circle {...spot(goal)} r={10} fill="var(--tape)" stroke="var(--act)" strokeWidth={3} />
+    </svg>
+  )
+}
+
+/** What does not move: axes in notes, limits, what is liked, and the lines of relation, ratio and centre. */
+function Sheet({ model }: { model: PairMapModel }) {
+  const { plot } = model
+  return (
+    <>
       <rect
         x={plot.left}
         y={plot.top}
@@ -82,22 +121,28 @@ export function PairMap({
       />
       <path d={outside(plot, model.limits)} fill="var(--soft)" fillRule="evenodd" opacity={0.28} />
       <path d={model.liked} fill="var(--good)" opacity={0.13} />
-      {model.xTicks.map(({ hz, at }) => (
-        <text key={hz} x={at} y={plot.bottom + 15} textAnchor="middle" fontSize={12} fill="var(--soft)">
-          {hz}
-        </text>
+      {model.xTicks.map(({ note, hz, at }) => (
+        <g key={note} textAnchor="middle">
+          <rect x={at - 4} y={plot.bottom} width={8} height={6} fill="var(--soft)" />
+          <text x={at} y={plot.bottom + 23} fontSize={16} fill="var(--ink)">
+            {note}
+          </text>
+          <text x={at} y={plot.bottom + 40} fontSize={13} fill="var(--soft)">
+            {hz.toFixed(0)}
+          </text>
+        </g>
       ))}
-      {model.yTicks.map(({ hz, at }) => (
-        <text key={hz} x={plot.left - 6} y={at + 4} textAnchor="end" fontSize={12} fill="var(--soft)">
-          {hz}
-        </text>
+      {model.yTicks.map(({ note, hz, at }) => (
+        <g key={note} textAnchor="end">
+          <rect x={plot.left - 6} y={at - 4} width={6} height={8} fill="var(--soft)" />
+          <text x={plot.left - 12} y={at + 2} fontSize={16} fill="var(--ink)">
+            {note}
+          </text>
+          <text x={plot.left - 12} y={at + 17} fontSize={13} fill="var(--soft)">
+            {hz.toFixed(0)}
+          </text>
+        </g>
       ))}
-      <text x={plot.right} y={height - 4} textAnchor="end" fontSize={12} fill="var(--soft)">
-        batter lug, Hz
-      </text>
-      <text x={plot.left} y={height - 4} fontSize={12} fill="var(--soft)">
-        upward: resonant lug, Hz
-      </text>
       {model.relation.map(({ label: name, path, labelAt }) => (
         <g key={name}>
           <path d={path} fill="none" stroke="var(--line)" strokeWidth={1.5} />
@@ -130,27 +175,7 @@ export function PairMap({
           </text>
         </g>
       ))}
-      {was.map((place, i) => (
-        <circle key={i} {...spot(place)} r={3.5} fill="var(--soft)" />
-      ))}
-      <line
-        x1={model.x(now.batterHz)}
-        y1={model.y(now.resonantHz)}
-        x2={model.x(goal.batterHz)}
-        y2={model.y(goal.resonantHz)}
-        stroke="var(--act)"
-        strokeWidth={2}
-      />
-      {doubtCents ? <Doubt model={model} now={now} cents={doubtCents} /> : null}
-      <circle
-        {...spot(now)}
-        r={7}
-        fill={doubtCents ? 'var(--tape)' : 'var(--ink)'}
-        stroke="var(--ink)"
-        strokeWidth={2}
-      />
-      <circle {...spot(goal)} r={10} fill="var(--tape)" stroke="var(--act)" strokeWidth={3} />
-    </svg>
+    </>
   )
 }
 

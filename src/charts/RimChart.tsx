@@ -16,7 +16,9 @@ export function RimChart({
 }) {
   return (
     <svg width={width} height={height} role="img" aria-label={label} className="block">
-      {model.band ? <path d={model.band.path} fill="var(--good-band)" /> : null}
+      {model.band ? (
+        <path d={model.band.path} fill="var(--good-band)" stroke="var(--good)" strokeWidth={1} />
+      ) : null}
       {model.ticks.map((tick) => (
         <g key={tick.label}>
           <line

@@ -1,6 +1,7 @@
 import { scaleLog } from 'd3-scale'
 import { area, line } from 'd3-shape'
 import type { PairGrid } from '@/core/pair/map'
+import { hzToMidi, midiToHz, nearestNote, STANDARD_A4_HZ } from '@/core/units/pitch'
 
 /** Both heads of a drum on one sheet: batter lug to the right, resonant lug upward, what they make of it as lines. */
 export interface PairMapModel {
@@ -18,8 +19,15 @@ export interface PairMapModel {
   relation: MapLine[]
   /** Where the ratio lies in the range that is liked. */
   liked: string
-  xTicks: Array<{ hz: number; at: number }>
-  yTicks: Array<{ hz: number; at: number }>
+  /** Notes that stand clear of each other, with their pitch. */
+  xTicks: MapTick[]
+  yTicks: MapTick[]
+}
+
+export interface MapTick {
+  note: string
+  hz: number
+  at: number
 }
 
 export interface MapLine {
@@ -29,7 +37,7 @@ export interface MapLine {
   labelAt: { x: number; y: number }
 }
 
-const MARGIN = { left: 44, top: 10, right: 40, bottom: 34 }
+const MARGIN = { left: 62, top: 14, right: 40, bottom: 48 }
 const RATIOS = [1.4, 1.5, 1.6, 1.7]
 const LIKED = { low: 1.5, high: 1.6 }
 const RELATIONS: ReadonlyArray<[number, string]> = [
@@ -39,13 +47,18 @@ const RELATIONS: ReadonlyArray<[number, string]> = [
 /** Centre lines stand this far apart. */
 const CENTRE_STEP_CENTS = 200
 /** The sheet reaches beyond the limits by this part, so that they are seen. */
-const BEYOND = 0.06
+const BEYOND = 0.02
 
 type Point = [number, number]
 /** A label wants this much height. */
 const ROOM = 14
 
-export function pairMapModel(grid: PairGrid, width: number, height: number): PairMapModel {
+export function pairMapModel(
+  grid: PairGrid,
+  width: number,
+  height: number,
+  a4Hz = STANDARD_A4_HZ,
+): PairMapModel {
   const plot = {
     left: MARGIN.left,
     top: MARGIN.top,
@@ -123,9 +136,27 @@ export function pairMapModel(grid: PairGrid, width: number, height: number): Pai
     relation: RELATIONS.flatMap(([cents, label]) =>
       lineOf(label, diagonal(grid, cents, xScale, yScale), cents === 0 ? 0.45 : 0.7),
     ),
-    xTicks: xScale.ticks(4).map((hz) => ({ hz, at: xScale(hz) })),
-    yTicks: yScale.ticks(4).map((hz) => ({ hz, at: yScale(hz) })),
+    xTicks: noteTicks(ends(grid.batterHz), xScale, a4Hz),
+    yTicks: noteTicks(ends(grid.resonantHz), yScale, a4Hz),
   }
+}
+
+/** Notes without an accidental stand no nearer than this. */
+const TICK_PX = 58
+const SEMITONES = [0, 2, 4, 5, 7, 9, 11]
+
+/** Natural notes between two pitches, as many as stand clear of each other; counted from the lowest. */
+function noteTicks([low, high]: Point, scale: (hz: number) => number, a4Hz: number): MapTick[] {
+  const ticks: MapTick[] = []
+  for (let midi = Math.ceil(hzToMidi(low, a4Hz)); midi <= hzToMidi(high, a4Hz); midi++) {
+    if (!SEMITONES.includes(((midi % 12) + 12) % 12)) continue
+    const hz = midiToHz(midi, a4Hz)
+    const at = scale(hz)
+    const before = ticks.at(-1)
+    if (before && Math.abs(at - before.at) < TICK_PX) continue
+    ticks.push({ note: nearestNote(hz, a4Hz).name, hz, at })
+  }
+  return ticks
 }
 
 /** Where rising values pass `want`, between two known places, in logarithms; null outside. */

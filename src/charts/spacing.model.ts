@@ -39,6 +39,9 @@ export interface SpacingModel {
 const SIDE_PX = 26
 const RIGHT_PX = 30
 
+/** Figures of the axis stand no nearer than this. */
+const TICK_PX = 36
+
 export function spacingModel(lanes: readonly SpacingLaneInput[], width: number): SpacingModel {
   const all = lanes.flatMap(({ lowestHz, highestHz, nowHz, batterHz, resonantHz }) =>
     [lowestHz, highestHz, nowHz, batterHz, resonantHz].filter((hz) => hz !== null),
@@ -74,7 +77,12 @@ export function spacingModel(lanes: readonly SpacingLaneInput[], width: number):
     }),
     ticks: [40, 60, 80, 100, 150, 200, 300, 400, 600]
       .filter((hz) => hz > x.domain()[0] && hz < x.domain()[1])
-      .map((hz) => ({ x: x(hz), label: `${hz}` })),
+      .map((hz) => ({ x: x(hz), label: `${hz}` }))
+      // Those that stand too near to the one before have no room for their figures.
+      .reduce<Array<{ x: number; label: string }>>(
+        (kept, tick) => (kept.length && tick.x - kept[kept.length - 1].x < TICK_PX ? kept : [...kept, tick]),
+        [],
+      ),
     hzAt: (px) => x.invert(px),
   }
 }

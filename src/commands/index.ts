@@ -1,8 +1,12 @@
 import { ANYWHERE_COMMANDS } from './anywhere'
-import { BENCH_COMMANDS } from './bench'
+import { DRUM_COMMANDS } from './drums'
 import { KIT_COMMANDS } from './kit'
 import { PLACE_COMMANDS } from './places'
+import { PRACTICE_COMMANDS } from './practice'
+import { READ_COMMANDS } from './read'
 import { RUN_COMMANDS } from './run'
+import { STEP_COMMANDS } from './steps'
+import { TURN_COMMANDS } from './turn'
 import type { Command, Place } from './types'
 
 const at = (places: readonly Place[], commands: readonly Command[]) =>
@@ -11,8 +15,11 @@ const at = (places: readonly Place[], commands: readonly Command[]) =>
 /** All commands, in the order of the palette and the sheet of keys. */
 export const COMMANDS: readonly Command[] = [
   ...PLACE_COMMANDS,
-  ...at(['/bench'], BENCH_COMMANDS),
-  ...at(['/bench', '/run'], RUN_COMMANDS),
+  ...at(
+    ['/bench'],
+    [...READ_COMMANDS, ...TURN_COMMANDS, ...STEP_COMMANDS, ...DRUM_COMMANDS, ...PRACTICE_COMMANDS],
+  ),
+  ...at(['/run'], RUN_COMMANDS),
   ...at(['/'], KIT_COMMANDS),
   ...ANYWHERE_COMMANDS,
 ]

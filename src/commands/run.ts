@@ -21,7 +21,6 @@ export const RUN_COMMANDS: Command[] = [
     id: 'run.next',
     label: 'Retune run: the next head',
     group: 'Bench',
-    shortcut: '.',
     enabled: more,
     run: ({ session, go }) => {
       if (goToNext(session)) go('/bench')

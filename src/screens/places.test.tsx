@@ -3,7 +3,7 @@ import { usualDrum } from '@/core/records/usualDrum'
 import { noteFinding } from '@/session/actions/findings'
 import { addDrum, chooseHead, makeKit } from '@/session/actions/kits'
 import { typeReading } from '@/session/actions/said'
-import { keepOnSheet } from '@/session/actions/sheets'
+import { keepDrum } from '@/session/actions/sheets'
 import { watchAdvice } from '@/session/adviceWatch'
 import { testSession } from '@/session/testSession'
 import { KitScreen } from './kit/KitScreen'
@@ -61,7 +61,7 @@ test('sheets: none yet is said; a kept head stands on its strip with how far it 
   await act(async () => {
     readHead(session, 'rack', [180, 180, 180, 180, 180, 180])
     for (let i = 0; i < 12; i++) await Promise.resolve()
-    keepOnSheet(session, 'Cellar', false)
+    keepDrum(session, { name: 'Cellar', heads: [{ side: 'batter', uneven: false }], hold: true })
   })
   const heading = screen.getByRole('heading', { name: 'Cellar' })
   expect(heading).toBeTruthy()

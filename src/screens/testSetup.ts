@@ -4,7 +4,7 @@ jest.mock('next/navigation', () => {
   return {
     useRouter: () => ({ push: (path: string) => pushed.push(path) }),
     usePathname: () => place.path,
-    useSearchParams: () => new URLSearchParams(),
+    useSearchParams: () => new URLSearchParams(window.location.search),
   }
 })
 jest.mock('next-themes', () => ({ useTheme: () => ({ resolvedTheme: 'light', setTheme: () => undefined }) }))

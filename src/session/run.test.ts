@@ -3,10 +3,11 @@ import { usualDrum } from '@/core/records/usualDrum'
 import { drasticRoom } from '@/core/bench/drastic'
 import { driftedCents, driftOf } from '@/core/drift/drift'
 import { leaveOut, type WorkItem } from '@/core/runs/worklist'
-import { reportRows, standsText, todoText } from '@/text/run'
+import { runCsv } from '@/text/csv'
+import { reportIntervals, reportRows, standsText, todoText } from '@/text/run'
 import { changeDrum, chooseHead } from './actions/kits'
 import { currentView } from './actions/readings'
-import { endRun, goToNext, leaveHead, runView, startRun } from './actions/run'
+import { endRun, goToNext, leaveHead, runView, startRun, takeUpAgain } from './actions/run'
 import { bringBack, copySheet, keepKit, noteOnSheet, removeSheet } from './actions/sheets'
 import { turnedOtherwise } from './actions/turning'
 import { testSession, twoToms } from './testSession'
@@ -106,6 +107,36 @@ test('heads not read lately are believed to have moved, with honest width; with 
     for (const stays of kept)
       if (left.minutes <= stays.minutes) expect(worth(left)).toBeLessThanOrEqual(worth(stays) + 1e-9)
   expect(leaveOut(todo, 1000).size).toBe(0)
+})
+
+test('before is what was read as found, not what was believed; a head that was left is taken up again', async () => {
+  const { session, read, readAll, advanceMs, view } = await withKit()
+  readAll()
+  keepKit(session, 'Hall', '')
+  advanceMs(10 * DAY)
+  startRun(session, session.kit()!.sheets[0], null)
+  const was = (drum: string) =>
+    session.kit()!.runs[0].before.find((head) => head.drum === drum && head.side === 'batter')!
+  expect(was('rack').known).toBe(false)
+  read('rack', 'batter', 150)
+  turnedOtherwise(session, new Array<number>(6).fill(0.1))
+  read('rack', 'batter', 160)
+  leaveHead(session, 'floor', 'batter', 'cannot')
+  expect(view().todo.some(({ drum, side }) => drum.id === 'floor' && side === 'batter')).toBe(false)
+  takeUpAgain(session, 'floor', 'batter')
+  expect(view().todo.some(({ drum, side }) => drum.id === 'floor' && side === 'batter')).toBe(true)
+  const believed = was('floor').meanHz
+  endRun(session)
+  // Read before a rod was turned: 150 Hz, whatever it reads now. A head that nobody read stays believed.
+  expect(was('rack')).toMatchObject({ known: true })
+  expect(was('rack').meanHz).toBeCloseTo(150, 0)
+  expect(was('floor')).toMatchObject({ known: false, meanHz: believed })
+  const [between] = reportIntervals(session.kit()!.runs[0], session.kit()!.drums)
+  expect(between).toMatchObject({ from: 'Rack', to: 'Floor' })
+  expect(between.after).toMatch(/ down$/)
+  expect(runCsv(session.kit()!.runs[0], session.kit()!.drums).split('\r\n')[0]).toMatch(
+    /^started,ended,drum,head,before_hz/,
+  )
 })
 
 test('a head changed since the sheet: its relation to the other head comes first', async () => {

@@ -5,13 +5,9 @@ import { knownKit, planRequestOf, type ChoiceTrouble, type KnownKit } from '@/co
 import { judgeKit } from '@/core/spacing/verdict'
 import type { PlanRequest } from '@/core/spacing/types'
 import { benchView } from './benchView'
+import { sameTime } from './sameTime'
 import { kitOf, type SessionState } from './state'
 import { kitAsKept, kitAsRead } from './verdictView'
-
-/** What lies this close in time is the same to a plan or a pair: the clock alone asks for nothing anew. */
-const SAME_MS = 10 * 60_000
-
-const nowOf = ({ clockMs }: SessionState) => Math.floor(clockMs / SAME_MS) * SAME_MS
 
 /** Both heads of the drum on the bench, as the log knows them; null without a drum. */
 export const pairView: (state: SessionState) => DrumPair | null = createSelector(
@@ -19,7 +15,7 @@ export const pairView: (state: SessionState) => DrumPair | null = createSelector
     (state: SessionState) => benchView(state)?.kit ?? null,
     (state: SessionState) => benchView(state)?.drum ?? null,
     (state: SessionState) => benchView(state)?.practice ?? false,
-    nowOf,
+    sameTime,
   ],
   (kit, drum, practice, nowMs) => (kit && drum ? drumPair(kit, drum, practice, nowMs) : null),
 )
@@ -30,7 +26,7 @@ export interface Planning {
   trouble: ChoiceTrouble[]
 }
 
-const knownOf = createSelector([kitOf, nowOf], (kit, nowMs) => kit && knownKit(kit, kit.simulated, nowMs))
+const knownOf = createSelector([kitOf, sameTime], (kit, nowMs) => kit && knownKit(kit, kit.simulated, nowMs))
 
 /** The kit and what was chosen for it as a request; null without a kit. */
 export const planningOf: (state: SessionState) => Planning | null = createSelector(
@@ -46,12 +42,12 @@ export const planningOf: (state: SessionState) => Planning | null = createSelect
 )
 
 /** What does not fit together in the kit as it was read. */
-export const judgedAsRead = createSelector([kitOf, nowOf], (kit, nowMs) =>
+export const judgedAsRead = createSelector([kitOf, sameTime], (kit, nowMs) =>
   judgeKit(kit ? kitAsRead(kit, nowMs) : []),
 )
 
 /** The same of the kit as a sheet would have it. */
 export const judgedAsKept = createSelector(
-  [kitOf, (_state: SessionState, sheet: Sheet) => sheet, nowOf],
+  [kitOf, (_state: SessionState, sheet: Sheet) => sheet, sameTime],
   (kit, sheet, nowMs) => judgeKit(kit ? kitAsKept(kit, sheet, nowMs) : []),
 )

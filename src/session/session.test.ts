@@ -14,7 +14,7 @@ import { decideImport, importKit, kitFileOf } from './actions/files'
 import { clearFinding, noteFinding } from './actions/findings'
 import { currentView, readAgain, withdrawTap } from './actions/readings'
 import { chooseSource, typeReading } from './actions/said'
-import { keepOnSheet } from './actions/sheets'
+import { keepDrum } from './actions/sheets'
 import {
   moveOn,
   pressed,
@@ -155,7 +155,9 @@ test('undo and redo walk through every kind of step', async () => {
 test('what the fit says is kept, not the readings; the next sitting is held against it', async () => {
   const { session, advanceMs } = await withSnare()
   await readAll(session)
-  expect(keepOnSheet(session, 'Lounge', false)).toBe(true)
+  expect(keepDrum(session, { name: 'Lounge', heads: [{ side: 'batter', uneven: false }], hold: true })).toBe(
+    true,
+  )
   const kit = session.kit()!
   const target = kit.sheets[0].targets.get('snare/batter')!.target
   expect(target.meanHz).toBeCloseTo(229.6, 0)

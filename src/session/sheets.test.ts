@@ -6,7 +6,7 @@ import { kitFileOf } from './actions/files'
 import { chooseHead } from './actions/kits'
 import { currentView } from './actions/readings'
 import { endRun, leaveHead, startRun } from './actions/run'
-import { archiveSheet, keepKit, keepOnSheet, keepPlan, setAim } from './actions/sheets'
+import { archiveSheet, keepKit, keepDrum, keepPlan, setAim } from './actions/sheets'
 import { planningOf } from './selectors'
 import { choose, keepScheme, pin } from './actions/spacing'
 import { markRange, noteWords, setLayers, setWires } from './actions/stand'
@@ -19,7 +19,7 @@ test('heads kept one by one make one version a sitting; a later one makes the ne
   readAll()
   for (const side of ['batter', 'resonant'] as const) {
     chooseHead(session, 'rack', side)
-    keepOnSheet(session, 'Hall', false)
+    keepDrum(session, { name: 'Hall', heads: [{ side, uneven: false }], hold: true })
     advanceMs(60_000)
   }
   const hall = () => session.kit()!.sheets[0]
@@ -31,7 +31,7 @@ test('heads kept one by one make one version a sitting; a later one makes the ne
   advanceMs(24 * HOUR)
   readAll(1.05)
   chooseHead(session, 'rack', 'batter')
-  keepOnSheet(session, 'Hall', false)
+  keepDrum(session, { name: 'Hall', heads: [{ side: 'batter', uneven: false }], hold: true })
   expect(hall().versions.length).toBe(2)
   // The older version still says what it said, and the newer one what was not kept again.
   expect(hall().versions[0].drums.get('rack')!.batter!.meanHz).toBeCloseTo(160, 0)

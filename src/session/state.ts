@@ -1,3 +1,4 @@
+import type { StepId } from '@/core/bench/steps'
 import type { EvenRequest } from '@/core/evening/types'
 import type { KitState } from '@/core/log/fold'
 import type { KitLog } from '@/core/log/kitLog'
@@ -22,6 +23,8 @@ export interface SessionState {
   /** What was done on this device in this sitting, for Undo. */
   acts: Acts
   settings: Settings
+  /** The step of the drum's job that is on the Bench. */
+  step: StepId
   /** Where readings come from now; `ask` where the owner of a drum has not said. */
   source: Settings['source'] | 'ask'
   /** Kit of one's own whose owner wants the practice drum for this sitting; never kept. */
@@ -173,6 +176,7 @@ export const INITIAL_STATE: SessionState = {
   kits: [],
   acts: NO_ACTS,
   settings: DEFAULT_SETTINGS,
+  step: 'even',
   source: DEFAULT_SETTINGS.source,
   practiceKit: null,
   practice: new Map(),

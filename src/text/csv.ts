@@ -3,7 +3,9 @@ import Papa from 'papaparse'
 import type { KitState } from '@/core/log/fold'
 import { liveEvents } from '@/core/log/kitLog'
 import type { HumbraEvent } from '@/core/records/event'
-import { SIDES } from '@/core/records/kit'
+import { headKey } from '@/core/log/headKey'
+import type { Run } from '@/core/log/runs'
+import { SIDES, type Drum } from '@/core/records/kit'
 import { nearestNote } from '@/core/units/pitch'
 
 /** Lines end as RFC 4180 has them; a cell that begins like a formula is text, whatever a spreadsheet makes of it. */
@@ -30,6 +32,7 @@ export function targetsCsv(kit: KitState, sheet: Sheet, a4Hz: number): string {
           cents: cents.toFixed(1),
           tolerance_cents: target.toleranceCents.toFixed(1),
           centre_hz: hz(own.centreHz),
+          ring_s: own.ringSeconds?.toFixed(2) ?? '',
           offset_turns: target.offsetTurns?.map((turns) => turns.toFixed(3)).join(' ') ?? '',
           muffling: own.layers.join(' '),
           wires: own.wires ? `${own.wires.knob} ${own.wires.unit}` : '',
@@ -58,5 +61,32 @@ export function readingsCsv(kit: KitState, log: readonly HumbraEvent[]): string 
       other_head: event.kind === 'readingTaken' ? event.otherHead : 'free',
       source: event.source,
     }))
+  return Papa.unparse(rows, CSV)
+}
+
+/** A retune run, a row a head: before, after, what was left and why. */
+export function runCsv(run: Run, drums: readonly Drum[]): string {
+  const names = new Map(drums.map(({ id, name }) => [id, name]))
+  const rows = run.before.map((before) => {
+    const after = run.after.find(({ drum, side }) => drum === before.drum && side === before.side)
+    const left = run.left.get(headKey(before.drum, before.side))
+    const cents = (value: number | null | undefined) =>
+      value === null || value === undefined ? '' : value.toFixed(1)
+    return {
+      started: run.startedAt,
+      ended: run.endedAt ?? '',
+      drum: names.get(before.drum) ?? before.drum,
+      head: before.side,
+      before_hz: hz(before.meanHz),
+      before_off_cents: cents(before.offCents),
+      before_spread_cents: cents(before.spreadCents),
+      before_read: before.known ? 'yes' : 'no',
+      after_hz: hz(after?.meanHz ?? null),
+      after_off_cents: cents(after?.offCents),
+      after_spread_cents: cents(after?.spreadCents),
+      after_read: after?.known ? 'yes' : 'no',
+      left: left ? (left.why ?? 'left') : '',
+    }
+  })
   return Papa.unparse(rows, CSV)
 }

@@ -1,4 +1,4 @@
-import { DEFAULT_SMALLEST_STEP } from '@/core/evening/plan'
+import { DEFAULT_SMALLEST_STEP } from '@/core/evening/types'
 import type { Climb } from '@/core/fitting/climb'
 import type { FastStep } from '@/core/fitting/fast'
 import { CAUSES, type CauseId } from '@/core/fitting/causes'
@@ -86,4 +86,55 @@ export function faultStepText({ speaksFor, speaksAgainst }: FaultStep): string {
       ? `; against: ${label(speaksAgainst.cause)}`
       : ''
   return `speaks for: ${label(speaksFor.cause)}, ${times.toFixed(times < 10 ? 1 : 0)} times likelier${against}`
+}
+
+const GO_ON = { yes: 'Go on.', care: 'Go on with care.', no: 'Do not go on.' }
+
+/** Whether a finding lets the work go on. */
+export const goOnText = (goOn: keyof typeof GO_ON): string => GO_ON[goOn]
+
+/** A time of the routine: "20 s", "1 min 5 s". */
+export function secondsText(minutes: number): string {
+  const seconds = Math.max(5, Math.round((minutes * 60) / 5) * 5)
+  return seconds < 60
+    ? `${seconds} s`
+    : `${Math.floor(seconds / 60)} min ${seconds % 60 ? `${seconds % 60} s` : ''}`
+}
+
+/** What the fast routine asks where it stands. */
+export function fastAskText(at: FastStep['what'], drum: string): { over: string; ask: string; says: string } {
+  switch (at) {
+    case 'other':
+      return {
+        over: 'one head is done',
+        ask: 'Tap two lugs of the other head',
+        says: 'Leave it, unless it lies within a half step of this one, or growls: then it is worth its own five minutes.',
+      }
+    case 'play':
+      return {
+        over: 'last',
+        ask: 'Play it, soft to loud',
+        says: `${drum} has a usable sound. On to the next.`,
+      }
+    case 'pass':
+      return {
+        over: 'under way',
+        ask: 'Up, press, one pass',
+        says: 'The head was begun from slack and is not done.',
+      }
+    default:
+      return {
+        over: 'look: film whole, hoop level',
+        ask: 'All rods loose, then finger-tight',
+        says: 'Opposite ones in turn. Stay under the maker’s limit on the way up, eyes away from the rim.',
+      }
+  }
+}
+
+/** What to do, for the largest type, and what is said beside it: "Look across the film" and "Pits, dents." */
+export function partsOf(says: string): { first: string; rest: string } {
+  const at = says.search(/[.:;] /)
+  if (at < 0) return { first: says.replace(/\.$/, ''), rest: '' }
+  const rest = says.slice(at + 2)
+  return { first: says.slice(0, at), rest: rest[0].toUpperCase() + rest.slice(1) }
 }

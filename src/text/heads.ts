@@ -30,3 +30,8 @@ export function filmText(pliesMils: readonly number[], coating: string): string 
     pliesMils.length === 1 ? 'one ply' : pliesMils.length === 2 ? 'two plies' : `${pliesMils.length} plies`
   return `${plies}, ${pliesMils.join(' + ')} mil, ${coating}`
 }
+
+/** How far it went, in brackets: " (+4 c)"; nothing where it did not move. */
+export function signedCentsText(cents: number | null): string {
+  return cents === null || Math.round(cents) === 0 ? '' : ` (${centsText(cents)} c)`
+}

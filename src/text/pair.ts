@@ -1,29 +1,12 @@
-import { DEFAULT_SMALLEST_STEP } from '@/core/evening/plan'
 import { headCost } from '@/core/fitting/fast'
-import type { OpenAim } from '@/core/bench/pairing'
 import type { RingForecast, RingStroke } from '@/core/pair/ring'
 import { RELATION_SCHOOLS, schoolOf } from '@/core/pair/schools'
 import type { PairBelief } from '@/core/pair/belief'
 import type { PairLimit, PairWarning } from '@/core/pair/limits'
 import type { PairAnswer } from '@/core/pair/solve'
 import type { PairReading } from '@/core/pair/types'
-import { nearestInterval } from '@/core/units/intervals'
 import { minutesText } from './minutes'
-import { directionWord, turnText } from './turns'
-
-const STEP_TURNS = DEFAULT_SMALLEST_STEP
-/** How the resonant head stands to the batter: "a fourth above", "alike", "a whole step below +20 c". */
-export function relationText(aboveCents: number): string {
-  const { octaves, interval, off } = nearestInterval(aboveCents)
-  const rest = Math.round(off)
-  const more = rest === 0 ? '' : ` ${rest > 0 ? '+' : '−'}${Math.abs(rest)} c`
-  if (octaves === 0 && interval.cents === 0)
-    return rest === 0 ? 'alike' : `alike within ${Math.abs(Math.round(aboveCents))} c`
-  const octave = octaves === 1 ? 'an octave' : `${octaves} octaves`
-  const own = `a ${interval.name}`
-  const name = octaves === 0 ? own : interval.cents === 0 ? octave : `${octave} and ${own}`
-  return `${name} ${aboveCents < 0 ? 'below' : 'above'}${more}`
-}
+import { allRodsText } from './relation'
 
 const LIMITS: Record<PairLimit, string> = {
   'batter-ceiling': 'the batter would go above the limit that was set for it',
@@ -61,18 +44,6 @@ export function standsText({ readNext, errorCents }: PairBelief, read: PairReadi
   const said = doubt.length ? `${doubt.join('; ')}.` : ''
   const most = readNext ? `Read next: ${READ_NEXT[readNext]}.` : ''
   return [said && said[0].toUpperCase() + said.slice(1), most].filter(Boolean).join(' ')
-}
-
-/** A turn of every rod of a head, to the nearest sixteenth: "up 3/8", "leave". */
-export function allRodsText(turns: number): string {
-  const steps = Math.round(turns / STEP_TURNS) * STEP_TURNS
-  return steps === 0 ? 'leave' : `${directionWord(steps)} ${turnText(steps)}`
-}
-
-/** The head that is left of two that were aimed: "The resonant: up 1/16, to 240 Hz". */
-export function openAimText({ side, aimHz, turns }: OpenAim): string {
-  const what = turns === null ? 'read it' : allRodsText(turns) === 'leave' ? 'a hair' : allRodsText(turns)
-  return `The ${side}: ${what}, to ${aimHz.toFixed(0)} Hz`
 }
 
 /** One sentence or two: what to turn, and what that makes of the drum. */
@@ -173,4 +144,13 @@ export function pairAnswerRecord(answer: PairAnswer, read: PairReading) {
     warnings: answer.warnings,
     advice: [pairText(answer), standsText(now, read)].filter(Boolean).join(' '),
   }
+}
+
+/** The map in words: where the drum is, where it would go, and the keys. */
+export function mapText(now: { batterHz: number; resonantHz: number }, found: PairAnswer | null): string {
+  const goal =
+    found && found.resonantHz !== null
+      ? ` Goal batter ${found.batterHz.toFixed(1)}, resonant ${found.resonantHz.toFixed(1)}, centre ${found.centreHz.toFixed(1)} hertz, ratio ${found.ratio.toFixed(2)}.`
+      : ''
+  return `Map of both heads. Now batter ${now.batterHz.toFixed(1)}, resonant ${now.resonantHz.toFixed(1)} hertz.${goal} Arrow keys move the goal; Home and End take the batter, Page Down and Page Up the resonant head to the ends.`
 }

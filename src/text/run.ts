@@ -4,6 +4,8 @@ import { isOut } from '@/core/bench/targets'
 import { wantsWork, type WorkItem } from '@/core/runs/worklist'
 import { SIDES, type Drum } from '@/core/records/kit'
 import type { RunHead } from '@/core/records/sheet'
+import { intervalText } from '@/core/units/intervals'
+import { centsBetween } from '@/core/units/pitch'
 import { offText } from './heads'
 import { minutesText } from './minutes'
 
@@ -64,13 +66,56 @@ export function reportRows(run: Run, drums: readonly Drum[]): ReportRow[] {
       if (!before) return []
       const after = of(run.after, drum.id, side)
       const key = headKey(drum.id, side)
-      const why = run.left.get(key)
+      const why = run.left.get(key)?.why
       const ended = run.left.has(key) ? 'left' : after?.known ? 'there' : 'not-read'
       const left =
         ended === 'left' ? (why ? WHY[why] : 'left') : ended === 'not-read' ? 'likely still there' : ''
       return [{ drum: drum.name, side, before: stood(before), after: stood(after), ended, left }]
     }),
   )
+}
+
+/** One drum to the next, as a run left them: by their batters, in the kit's own order. */
+export interface ReportInterval {
+  from: string
+  to: string
+  before: string
+  after: string
+}
+
+/** Intervals between drums that follow each other in the kit, before and after the run; drums that it does not know are passed over. */
+export function reportIntervals(run: Run, drums: readonly Drum[]): ReportInterval[] {
+  const batter = (heads: readonly RunHead[], drum: Drum) =>
+    heads.find(({ drum: id, side }) => id === drum.id && side === 'batter')?.meanHz ?? null
+  const known = drums.filter((drum) => batter(run.after, drum) !== null)
+  const between = (heads: readonly RunHead[], a: Drum, b: Drum) => {
+    const [from, to] = [batter(heads, a), batter(heads, b)]
+    if (from === null || to === null) return 'not known'
+    return `${intervalText(Math.abs(centsBetween(from, to)))} ${to < from ? 'down' : 'up'}`
+  }
+  return known.slice(1).map((to, i) => ({
+    ...{ from: known[i].name, to: to.name },
+    before: between(run.before, known[i], to),
+    after: between(run.after, known[i], to),
+  }))
+}
+
+/** A head by name: "Tom 12, batter". */
+export const nameText = ({ drum, side }: Pick<WorkItem, 'drum' | 'side'>): string => `${drum.name}, ${side}`
+
+/** What there is no time for, by name. */
+export function leaveText(items: readonly WorkItem[]): string {
+  return `Not everything fits before doors: leave ${items.map(nameText).join('; ')}.`
+}
+
+/** A run changes what the kit is held against: said before it is begun. */
+export function heldBeforeText(held: string, to: string): string {
+  return `The kit is held against ${held}. With the run it is held against ${to}.`
+}
+
+/** A head younger than its sheet. */
+export function relationFirstText(hz: number): string {
+  return `a new head: first to ${hz.toFixed(1)} Hz, the sheet’s relation to the other head, then to pitch`
 }
 
 /** The report in one sentence: what is there, what was left, what nobody looked at. */

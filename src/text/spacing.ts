@@ -1,8 +1,8 @@
+import { relationText } from './relation'
 import type { Gives, Plan, PlanAnswer, PlanRequest, PlanTrouble, Scheme } from '@/core/spacing/types'
 import { intervalText, nearestInterval } from '@/core/units/intervals'
 import { nearestNote } from '@/core/units/pitch'
 import { minutesText } from './minutes'
-import { relationText } from './pair'
 
 export const SCHEME_LABELS: Record<Scheme['kind'], string> = {
   fourths: 'fourths',

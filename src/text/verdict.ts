@@ -1,5 +1,5 @@
+import { relationText, allRodsText } from './relation'
 import type { Move, Verdict } from '@/core/spacing/verdict'
-import { relationText, allRodsText } from './pair'
 
 type Names = ReadonlyMap<string, string>
 const nameIn = (names: Names) => (id: string) => names.get(id) ?? id

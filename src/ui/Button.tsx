@@ -15,8 +15,8 @@ export function Button({
       type="button"
       className={clsx(
         'inline-flex min-h-11 min-w-11 items-center justify-center gap-2 rounded-sm px-4 text-left disabled:opacity-45',
-        big ? 'min-h-14 px-7 text-xl font-bold' : 'text-base',
-        tone === 'act' && 'bg-act font-bold text-on-act',
+        big ? 'min-h-14 px-6 text-xl font-bold' : 'text-base',
+        tone === 'act' && 'bg-act font-bold text-on-act forced-colors:border-4',
         tone === 'line' && 'border border-soft/60 text-ink',
         tone === 'quiet' && 'px-2 text-soft hover:text-ink',
         className,

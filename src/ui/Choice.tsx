@@ -17,7 +17,8 @@ export function Choice<V extends string>({
   className,
 }: {
   label: string
-  value: V
+  /** Null while none of them is chosen. */
+  value: V | null
   items: ReadonlyArray<ChoiceItem<V>>
   onChange: (value: V) => void
   className?: string
@@ -26,7 +27,7 @@ export function Choice<V extends string>({
     <ToggleGroup.Root
       type="single"
       aria-label={label}
-      value={value}
+      value={value ?? ''}
       onValueChange={(next) => next && onChange(next as V)}
       className={clsx('flex flex-wrap gap-x-1', className)}
     >
@@ -37,8 +38,8 @@ export function Choice<V extends string>({
           className={clsx(
             'min-h-11 min-w-11 border-b-[3px] px-1.5 text-base md:px-2.5',
             item.value === value
-              ? 'border-ink font-bold text-ink'
-              : 'border-transparent text-soft hover:text-ink',
+              ? 'border-ink font-bold text-ink forced-colors:border-[Highlight]'
+              : 'border-transparent text-soft hover:text-ink forced-colors:border-[Canvas]',
           )}
         >
           {item.label}

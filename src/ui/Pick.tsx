@@ -22,7 +22,7 @@ export function Pick({
 }) {
   const id = useId()
   return (
-    <span className={clsx('inline-flex min-h-11 items-center gap-1.5', className)}>
+    <span className={clsx('inline-flex min-h-11 max-w-full min-w-0 items-center gap-1.5', className)}>
       <label htmlFor={id} className="text-sm whitespace-nowrap text-soft">
         {label}
       </label>

@@ -1,5 +1,5 @@
 /** A torn end of tape: how far each tooth reaches in, in px, made from a seed so that a strip always tears alike. */
-function tornEdge(seed: number, teeth: number, depth: number): number[] {
+export function tornEdge(seed: number, teeth: number, depth: number): number[] {
   let state = (seed * 2654435761) >>> 0
   return Array.from({ length: teeth }, () => {
     state = (state * 1664525 + 1013904223) >>> 0

@@ -1,8 +1,14 @@
 import type { Metadata } from 'next'
+import { Suspense } from 'react'
 import { BenchScreen } from '@/screens/bench/BenchScreen'
 
 export const metadata: Metadata = { title: 'Bench' }
 
 export default function BenchPage() {
-  return <BenchScreen />
+  // Drum, head and step are in the address, which a prerendered page does not know.
+  return (
+    <Suspense fallback={<p className="p-8 text-soft">Opening the log…</p>}>
+      <BenchScreen />
+    </Suspense>
+  )
 }

@@ -8,10 +8,7 @@ import type { LayerId } from '../pair/layers'
 import { plannedTones } from '../pair/preview'
 import { foretellRing, learnRing, type RingForecast } from '../pair/ring'
 import type { Drum, Side } from '../records/kit'
-import { turnLawOf, turnsBetween } from '../membrane/turnLaw'
-import { centsBetween } from '../units/pitch'
-import { benchHead, lastKnown } from './standing'
-import { aimOf, isOffPitch, toleranceOf } from './targets'
+import { benchHead } from './standing'
 import { drumLog, type KitState } from '../log/fold'
 import { layersOn, lugsNow, ringStrokes, strokesOf, type Stroke } from './strokes'
 
@@ -70,37 +67,6 @@ export function drumPair(kit: KitState, drum: Drum, practice: boolean, nowMs: nu
     strokes,
     layers: layersOn(kit, drum, practice),
   }
-}
-
-/** The other head of two that were both aimed at a pitch, while it is not there: the thread that is kept until both are. */
-export interface OpenAim {
-  side: Side
-  aimHz: number
-  /** Null while it was never read. */
-  standsHz: number | null
-  /** Turns of every rod from where it stands; null where that is not known. */
-  turns: number | null
-}
-
-export function openAim(
-  kit: KitState,
-  drum: Drum,
-  side: Side,
-  practice: boolean,
-  nowMs: number,
-): OpenAim | null {
-  const other: Side = side === 'batter' ? 'resonant' : 'batter'
-  const [own, its] = [aimOf(kit, drum.id, side), aimOf(kit, drum.id, other)]
-  if (own.kind !== 'hz' || its.kind !== 'hz' || drum.oneHeaded) return null
-  const head = benchHead(kit, drum, other, practice, nowMs)
-  const standsHz = lastKnown(head)?.meanHz ?? null
-  if (standsHz !== null) {
-    const off = centsBetween(its.hz, standsHz)
-    if (!isOffPitch(off, toleranceOf(drum, other, its.hz))) return null
-  }
-  const law = turnLawOf(pairDrumOf(drum), other, head.learned?.hz2PerTurn)
-  const turns = standsHz === null ? null : turnsBetween(standsHz, its.hz, law)
-  return { side: other, aimHz: its.hz, standsHz, turns }
 }
 
 /** What this drum taught of itself, learned once: centre, ring and sound for any lug pitches of both heads. */

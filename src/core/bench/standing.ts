@@ -125,19 +125,39 @@ function learnedOver(drum: Drum, side: Side, sittings: readonly SittingLog[]): L
 /** The fitted state of a sitting's newest readings; null where no pitch was read. */
 function fittedAfter(head: Estimated, at: number): (Fitted & { at: string }) | null {
   if (at < 0) return null
-  const state = stateAfter(head, at, false)
+  return fittedOf(stateAfter(head, at, false), head.log.sittings[at].sitting(head.drum.lugs).endedAt)
+}
+
+function fittedOf(state: HeadState, at: string): (Fitted & { at: string }) | null {
   if (state.knownBy !== 'pitch') return null
   const { x } = state.leading
   const { p } = state.belief
   const toCents = CENTS_PER_NEPER / (2 * x[MEAN])
   return {
-    at: head.log.sittings[at].sitting(head.drum.lugs).endedAt,
+    at,
     meanHz: Math.sqrt(x[MEAN]),
     meanErrorCents: toCents * Math.sqrt(Math.max(0, p[MEAN * 6])),
     cosineCents: toCents * x[COSINE],
     sineCents: toCents * x[SINE],
     waveErrorCents: toCents * Math.sqrt(Math.max(0, p[COSINE * 6], p[SINE * 6])),
   }
+}
+
+/** A head as it was found: by the first readings of the first sitting since then, before anything was turned; null where there are none. */
+export function asFound(head: BenchHead, sinceMs: number): (Fitted & { at: string }) | null {
+  const { log, drum, side } = head
+  const at = log.sittings.findIndex((each) => Date.parse(each.sitting(drum.lugs).startedAt) >= sinceMs)
+  if (at < 0) return null
+  const sitting = log.sittings[at].sitting(drum.lugs)
+  const first = sitting.passes.findIndex(({ readings, whole }) => readings.size > 0 || whole !== null)
+  if (first < 0 || sitting.passes.slice(0, first).some(({ turns }) => turns !== null)) return null
+  const rounds = roundsOf({ ...sitting, passes: sitting.passes.slice(0, first + 1) }, drum.lugs, false)
+  const learned = learnedBefore(log, drum, side, at)
+  const state = estimateHead(estimatedHead(head, null), rounds, {
+    ...(learned ? { learned } : {}),
+    ...startOf(sitting.slack),
+  })
+  return fittedOf(state, sitting.startedAt)
 }
 
 /** The fitted state of the sitting that is going on; null without readings. */

@@ -18,10 +18,10 @@ import { byReadings } from './byReadings'
 import { oddsOf, spreadAgainst } from './confidence'
 import { isDone, isMany, judge, type Seen } from './judge'
 import { orderSteps } from './order'
-import { choose, DEFAULT_KEYS, DEFAULT_LARGEST_STEP, DEFAULT_SMALLEST_STEP } from './plan'
+import { choose, DEFAULT_KEYS, DEFAULT_LARGEST_STEP } from './plan'
 import { namedOf, suspectsOf, withoutTurns } from './suspect'
 import { defaultToleranceCents } from './tolerance'
-import { targetMeanHz, type EvenAnswer, type EvenRequest } from './types'
+import { DEFAULT_SMALLEST_STEP, targetMeanHz, type EvenAnswer, type EvenRequest } from './types'
 
 /** Version of the estimate and the choice of turns. */
 export const EVENING_VERSION = 'even-3'

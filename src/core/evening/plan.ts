@@ -9,11 +9,10 @@ import { passCost, type Lean, type TargetPattern } from './cost'
 import { searchTurns, type SearchLimits } from './search'
 import { shareWithinPairs } from './share'
 import { defaultToleranceCents } from './tolerance'
-import type { EvenRequest, EvenTarget } from './types'
+import { DEFAULT_SMALLEST_STEP, type EvenRequest, type EvenTarget } from './types'
 
 export const DEFAULT_KEYS = 1
 export const DEFAULT_LARGEST_STEP = 0.25
-export const DEFAULT_SMALLEST_STEP = 1 / 32
 
 /** Rods keep at least this part of the turns that hold the head above slack. */
 const SNUG_PART = 0.4

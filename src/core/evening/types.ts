@@ -23,6 +23,9 @@ export type Reason =
   | 'back-to-slack'
   | 'need-readings'
 
+/** What a hand turns at least, in turns, where nothing else is said. */
+export const DEFAULT_SMALLEST_STEP = 1 / 32
+
 /** What the hand does at once: at most as many rods as there are keys. Rods are numbered from 1. */
 export interface Step {
   rods: number[]

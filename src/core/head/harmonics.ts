@@ -46,10 +46,16 @@ export function harmonicsOf(values: readonly number[]): Harmonics {
   return lugs === 4 ? { mean, cosine, sine: 0 } : { mean, cosine: 2 * cosine, sine: 2 * sine }
 }
 
-/** The pattern's value at lug `index`; the inverse of {@link harmonicsOf} for patterns that are such. */
+/** The pattern's value at lug `index`, also between lugs; the inverse of {@link harmonicsOf} for patterns that are such. */
 export function harmonicAt(pattern: Harmonics, index: number, lugs: number): number {
+  const { mean, cosine, sine } = pattern
+  // Between lugs, as the strip draws it, there is no table.
+  if (!Number.isInteger(index)) {
+    const angle = 2 * lugAngle(index, lugs)
+    return mean + cosine * Math.cos(angle) + sine * Math.sin(angle)
+  }
   const wave = wavesOver(lugs)
-  return pattern.mean + pattern.cosine * wave.cosine[index] + pattern.sine * wave.sine[index]
+  return mean + cosine * wave.cosine[index] + sine * wave.sine[index]
 }
 
 /** The pattern at every lug. */

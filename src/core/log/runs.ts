@@ -9,8 +9,8 @@ export interface Run {
   startedAt: string
   doorsAt: string | null
   before: RunHead[]
-  /** Heads left as they are, and why. Keyed by `headKey`. */
-  left: Map<string, EventOf<'runLeft'>['why']>
+  /** Heads left as they are, why, and by which event. Keyed by `headKey`. */
+  left: Map<string, { why: EventOf<'runLeft'>['why']; event: string }>
   endedAt: string | null
   after: RunHead[]
 }
@@ -22,8 +22,13 @@ export function withRunEvent(runs: readonly Run[], event: RunEvent): Run[] {
   }
   return runs.map((run) => {
     if (run.id !== event.run) return run
-    if (event.kind === 'runEnded') return { ...run, endedAt: event.at, after: event.after }
-    return { ...run, left: new Map(run.left).set(headKey(event.drum, event.side), event.why) }
+    if (event.kind === 'runEnded') {
+      const found = new Map(event.found?.map((head) => [headKey(head.drum, head.side), head]))
+      const before = run.before.map((head) => found.get(headKey(head.drum, head.side)) ?? head)
+      return { ...run, endedAt: event.at, before, after: event.after }
+    }
+    const { why, id } = event
+    return { ...run, left: new Map(run.left).set(headKey(event.drum, event.side), { why, event: id }) }
   })
 }
 

@@ -70,7 +70,7 @@ export function keepOne(
   const same = last && Date.parse(event.at) - Date.parse(last.at) < SITTING_GAP_MS
   const drums = new Map(last?.drums)
   const own = drums.get(event.drum) ?? emptySheetDrum(event.drum, kitDrums)
-  if (own) drums.set(event.drum, { ...own, [event.side]: event.target })
+  if (own) drums.set(event.drum, { ...withBeside(own, event, kitDrums), [event.side]: event.target })
   const version = {
     id: same ? last.id : event.id,
     at: same ? last.at : event.at,
@@ -88,6 +88,23 @@ export function keepOne(
     targets,
   }
   return known ? sheets.map((sheet) => (sheet === known ? next : sheet)) : [...sheets, next]
+}
+
+/** What was kept with the whole drum, and the heads that were on. A ring is of its centre: with another one the old is gone. */
+function withBeside(
+  own: SheetDrum,
+  { drum: id, beside }: EventOf<'sheetKept'>,
+  drums: readonly Drum[],
+): SheetDrum {
+  if (!beside) return own
+  const { ringSeconds, ...rest } = own
+  const drum = drums.find((each) => each.id === id)
+  return {
+    ...rest,
+    ...(beside.centreHz === undefined && ringSeconds !== undefined ? { ringSeconds } : {}),
+    ...beside,
+    heads: drum ? { batter: drum.batter, resonant: drum.resonant } : own.heads,
+  }
 }
 
 function emptySheetDrum(id: string, drums: readonly Drum[]): SheetDrum | null {

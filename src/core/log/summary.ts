@@ -21,7 +21,7 @@ export interface Summary {
 }
 
 /** Raised with every change of the fold, or of the estimates whose answers strokes keep. */
-const SUMMARY_VERSION = 1
+const SUMMARY_VERSION = 2
 
 type PackedKit = Omit<KitState, 'heads' | 'struck'> & {
   heads: Map<string, Worlds<PackedHead>>

@@ -6,7 +6,7 @@ import { earSchema, feelSchema, slackSchoolSchema } from './even'
 import { LAYER_IDS } from '../pair/layers'
 import { aimSchema, drumSchema, headSchema, idSchema, SCHEMA_VERSION, sideSchema, targetSchema } from './kit'
 import { cents, dial, errorHz, hz, levelDb, lug, moment, seconds, turns } from './primitives'
-import { runHeadSchema, sheetDrumSchema } from './sheet'
+import { besideSchema, runHeadSchema, sheetDrumSchema } from './sheet'
 
 /**
  * The log: what was measured, what was done, what was decided. Append-only; the state is what the events say. Undo is an
@@ -203,6 +203,8 @@ export const eventSchema = z.discriminatedUnion('kind', [
     sheet: idSchema,
     name: z.string().min(1).max(60),
     target: targetSchema,
+    /** What else made the sound, where the whole drum was kept. */
+    beside: besideSchema.optional(),
   }),
   /** A walk through the kit to a sheet: how every head stood when it began. */
   z.strictObject({
@@ -226,6 +228,8 @@ export const eventSchema = z.discriminatedUnion('kind', [
     kind: z.literal('runEnded'),
     ...base,
     run: idSchema,
+    /** Heads that were only believed when it began, as they were then found. */
+    found: z.array(runHeadSchema).max(80).optional(),
     after: z.array(runHeadSchema).max(80),
   }),
   z.strictObject({ kind: z.literal('kitEdited'), ...base, change }),

@@ -3,7 +3,7 @@ import { hoopSchema } from './even'
 import { cents, errorCents, hz, inches, lug, mils } from './primitives'
 
 /** Version of every record kept or exchanged; a change of form adds a migration and raises it. */
-export const SCHEMA_VERSION = 6
+export const SCHEMA_VERSION = 7
 
 export const idSchema = z.string().min(1).max(80)
 export const sideSchema = z.enum(['batter', 'resonant'])

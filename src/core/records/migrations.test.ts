@@ -8,10 +8,10 @@ import { readKitFile } from './kitFile'
 import { MIGRATIONS, migrateEvent } from './migrations'
 
 /**
- * Files of every old form. Forms 1, 4 and 5 were written by the code of their time; that of 2 and 3 is in no commit, and their
+ * Files of every old form. Forms 1, 4, 5 and 6 were written by the code of their time; that of 2 and 3 is in no commit, and their
  * files were made from form 1 by what those forms added.
  */
-const FORMS = [1, 2, 3, 4, 5]
+const FORMS = [1, 2, 3, 4, 5, 6]
 const textOf = (form: number) => readFileSync(join(__dirname, 'fixtures', `form${form}.json`), 'utf8')
 
 test('there is a file for every old form, and a step from each', () => {

@@ -10,6 +10,8 @@ export const sheetDrumSchema = z.strictObject({
   resonant: targetSchema.nullable(),
   /** Lowest pitch of the drum with both heads free; null where nobody read it. */
   centreHz: hz.nullable(),
+  /** How long the low note rang then, as the time in which it falls to 1/e; left out where nobody struck it. */
+  ringSeconds: z.number().positive().max(30).optional(),
   layers: z.array(z.enum(LAYER_IDS)).max(12),
   /** The knob of the wires from where they just touch; null on drums without, or where nobody said. */
   wires: z
@@ -18,6 +20,11 @@ export const sheetDrumSchema = z.strictObject({
   /** The heads that were on. */
   heads: z.strictObject({ batter: headSchema, resonant: headSchema }),
 })
+
+/** What is kept of a drum beside its two heads' targets, as far as it was known; what is left out stays as the sheet had it. */
+export const besideSchema = sheetDrumSchema
+  .pick({ centreHz: true, ringSeconds: true, layers: true, wires: true })
+  .partial()
 
 /** How one head stood at the start or the end of a run. */
 export const runHeadSchema = z.strictObject({
@@ -34,4 +41,5 @@ export const runHeadSchema = z.strictObject({
 })
 
 export type SheetDrum = z.infer<typeof sheetDrumSchema>
+export type Beside = z.infer<typeof besideSchema>
 export type RunHead = z.infer<typeof runHeadSchema>

@@ -1,6 +1,7 @@
+import { openAim } from '../bench/openAim'
 import { climbOf, settlingNow } from '../bench/climbing'
 import { drasticOf, drasticRoom } from '../bench/drastic'
-import { drumPair, openAim, pairModel, pairStands } from '../bench/pairing'
+import { drumPair, pairModel, pairStands } from '../bench/pairing'
 import { evenRequestFor } from '../bench/request'
 import { benchHead, lastKnown, stateOf } from '../bench/standing'
 import { strokesOf, wiresOf } from '../bench/strokes'

@@ -1,5 +1,5 @@
 import { DAY_MS } from '../units/time'
-import { benchHead, lastKnown } from '../bench/standing'
+import { asFound, benchHead, lastKnown } from '../bench/standing'
 import type { Sheet } from '../log/sheets'
 import { headCost, tapMinutes } from '../fitting/fast'
 import { PITCH_PART } from '../evening/confidence'
@@ -154,6 +154,32 @@ export function runHeads(items: readonly WorkItem[]): RunHead[] {
     ...{ drum: drum.id, side, offCents, errorCents, spreadCents, known },
     meanHz: offCents === null ? null : shiftByCents(target.meanHz, offCents),
   }))
+}
+
+/**
+ * Heads of a run that were only believed when it began, as their first readings since then found them.
+ * @param before how every head stood when it began
+ */
+export function foundHeads(
+  { kit, sheet, practice, nowMs }: Way,
+  before: readonly RunHead[],
+  startedMs: number,
+): RunHead[] {
+  return before.flatMap((was): RunHead[] => {
+    const drum = kit.drums.find(({ id }) => id === was.drum)
+    const target = sheet.targets.get(headKey(was.drum, was.side))?.target
+    if (was.known || !drum || !target) return []
+    const fit = asFound(benchHead(kit, drum, was.side, practice, nowMs), startedMs)
+    if (!fit) return []
+    return [
+      {
+        ...{ drum: was.drum, side: was.side, known: true, meanHz: fit.meanHz },
+        errorCents: fit.meanErrorCents,
+        offCents: centsBetween(target.meanHz, fit.meanHz),
+        spreadCents: fittedSpreadCents(fit, drum.lugs),
+      },
+    ]
+  })
 }
 
 /** Below this a head that was not read in this sitting is left alone: likely still there. */

@@ -23,29 +23,33 @@ export interface HeadDifference {
 /** What a state says: sheet drums by drum id. */
 export type KitSays = ReadonlyMap<string, SheetDrum>
 
+/** A drum as it was last read, in the form of a sheet. */
+export function drumStanding(kit: KitState, drum: Drum, practice: boolean, nowMs: number): SheetDrum {
+  const target = (side: Side) => {
+    const fit = lastKnown(benchHead(kit, drum, side, practice, nowMs))
+    if (!fit) return null
+    const aim = aimOf(kit, drum.id, side)
+    const offsets =
+      aim.kind === 'offsets' ? aim.offsetTurns : (sheetTarget(kit, drum.id, side)?.offsetTurns ?? null)
+    return targetFromFit(fit, toleranceOf(drum, side, fit.meanHz), false, offsets)
+  }
+  const wires = wiresOf(kit, drum, practice)
+  const { centreHz, strokes } = drumPair(kit, drum, practice, nowMs)
+  // The ring of another tuning is none of this one.
+  const ring = centreHz === null ? null : (strokes.at(-1)?.decaySeconds ?? null)
+  return {
+    ...{ drum: drum.id, batter: target('batter'), resonant: drum.oneHeaded ? null : target('resonant') },
+    centreHz,
+    ...(ring === null ? {} : { ringSeconds: ring }),
+    layers: layersOn(kit, drum, practice),
+    wires: wires && { knob: wires.knob, unit: wires.unit },
+    heads: { batter: drum.batter, resonant: drum.resonant },
+  }
+}
+
 /** The kit as it was last read, in the form of a sheet. */
 export function standingNow(kit: KitState, practice: boolean, nowMs: number): Map<string, SheetDrum> {
-  return new Map(
-    kit.drums.map((drum): [string, SheetDrum] => {
-      const target = (side: Side) => {
-        const fit = lastKnown(benchHead(kit, drum, side, practice, nowMs))
-        if (!fit) return null
-        const aim = aimOf(kit, drum.id, side)
-        const offsets =
-          aim.kind === 'offsets' ? aim.offsetTurns : (sheetTarget(kit, drum.id, side)?.offsetTurns ?? null)
-        return targetFromFit(fit, toleranceOf(drum, side, fit.meanHz), false, offsets)
-      }
-      const wires = wiresOf(kit, drum, practice)
-      const says: SheetDrum = {
-        ...{ drum: drum.id, batter: target('batter'), resonant: target('resonant') },
-        centreHz: drumPair(kit, drum, practice, nowMs).centreHz,
-        layers: layersOn(kit, drum, practice),
-        wires: wires && { knob: wires.knob, unit: wires.unit },
-        heads: { batter: drum.batter, resonant: drum.resonant },
-      }
-      return [drum.id, says]
-    }),
-  )
+  return new Map(kit.drums.map((drum) => [drum.id, drumStanding(kit, drum, practice, nowMs)]))
 }
 
 /** Two states head by head, in the kit's order; heads that neither speaks of are left out. */

@@ -1,5 +1,5 @@
 import { OCTAVE_CENTS } from '../units/intervals'
-import { DEFAULT_SMALLEST_STEP } from '../evening/plan'
+import { DEFAULT_SMALLEST_STEP } from '../evening/types'
 import { rootBetween } from '../numeric/root'
 import { turnsBetween } from '../membrane/turnLaw'
 import { centreHz, USUAL_PARTS } from '../pair/model'

@@ -5,6 +5,7 @@ import { DropdownMenu } from 'radix-ui'
 import { ChevronDown, SlidersHorizontal } from 'lucide-react'
 import { memo, useState } from 'react'
 import { clsx } from 'clsx'
+import { STEPS } from '@/core/bench/steps'
 import type { OtherHead } from '@/core/records/event'
 import type { Side } from '@/core/records/kit'
 import { chooseHead } from '@/session/actions/kits'
@@ -13,14 +14,12 @@ import { setOtherHead } from '@/session/actions/readings'
 import { chooseSource } from '@/session/actions/said'
 import { chooseSheet } from '@/session/actions/sheets'
 import { benchView } from '@/session/benchView'
+import { stepOf } from '@/session/jobView'
 import { useSelect, useSession } from '@/session/react'
 import type { SessionState } from '@/session/state'
-import { findingText } from '@/text/fitting'
 import { Choice } from '@/ui/Choice'
 import { Pick } from '@/ui/Pick'
-import { AimPick } from './AimPick'
-import { OTHER_HEAD } from './HeardLines'
-import { WorkMenu } from './WorkMenu'
+import { OTHER_HEAD } from './steps/even/HeardLines'
 
 const SIDES = [
   { value: 'batter', label: 'batter' },
@@ -40,11 +39,12 @@ const SOURCES = [
 function headerOf(state: SessionState) {
   const view = benchView(state)
   if (!view) return { source: state.source, drum: null }
-  const { kit, drum, side, practice, otherHead, aim, kept, head } = view
+  const { kit, drum, side, practice, otherHead } = view
   return {
-    ...{ source: state.source, drum, side, practice, otherHead, aim, kept },
+    ...{ source: state.source, drum, side, practice, otherHead },
     ...{ drums: kit.drums, sheets: kit.sheets, sheet: kit.sheet },
-    found: head.findings.map(findingText).join('\n'),
+    both: STEPS[stepOf(drum, state.step)].heads === 'both',
+    step: stepOf(drum, state.step),
   }
 }
 
@@ -60,7 +60,7 @@ export const BenchHeader = memo(function BenchHeader() {
     if (next !== 'ask') chooseSource(session, next as Settings['source'])
   }
   return (
-    <div className="flex flex-wrap items-center justify-between gap-x-6 border-b border-line px-4 pb-1 md:min-h-[88px] md:px-7 md:py-2">
+    <div className="flex flex-wrap items-center justify-between gap-x-6 border-b border-line px-4 md:min-h-[68px] md:px-7 md:py-1">
       <div className="flex flex-wrap items-center gap-x-2 max-md:w-full max-md:pr-12">
         <DropdownMenu.Root modal={false}>
           <DropdownMenu.Trigger
@@ -75,7 +75,7 @@ export const BenchHeader = memo(function BenchHeader() {
               {drums.map(({ id, name }) => (
                 <DropdownMenu.Item
                   key={id}
-                  onSelect={() => chooseHead(session, id, side)}
+                  onSelect={() => chooseHead(session, id, side, shown.step)}
                   className="flex min-h-11 cursor-pointer items-center px-4 text-lg outline-none data-[highlighted]:bg-case data-[highlighted]:font-bold"
                 >
                   {name}
@@ -87,17 +87,19 @@ export const BenchHeader = memo(function BenchHeader() {
         {drum.oneHeaded ? null : (
           <Choice<Side>
             label="Head"
-            value={side}
+            // On a phone the line below has both heads already.
+            className={clsx((shown.both || shown.step === 'even') && 'max-md:hidden')}
+            value={shown.both ? null : side}
             items={SIDES}
-            onChange={(next) => chooseHead(session, drum.id, next)}
+            // A step of both heads has no one head: choosing one evens it.
+            onChange={(next) => chooseHead(session, drum.id, next, shown.both ? 'even' : shown.step)}
           />
         )}
-        <WorkMenu found={shown.found ? shown.found.split('\n') : []} />
         {shown.practice ? <span className="font-bold text-caution">simulated</span> : null}
         <button
           type="button"
           aria-expanded={picking}
-          aria-label="Sheet, target and source"
+          aria-label="Sheet, other head and source"
           onClick={() => setPicking(!picking)}
           className="flex size-11 items-center justify-center text-soft md:hidden"
         >
@@ -117,13 +119,14 @@ export const BenchHeader = memo(function BenchHeader() {
             onChange={(value) => chooseSheet(session, value || null)}
           />
         ) : null}
-        <AimPick drum={drum} side={side} aim={shown.aim} kept={shown.kept} />
-        <Pick
-          label="other head"
-          value={shown.otherHead}
-          items={OTHER_HEAD}
-          onChange={(value) => setOtherHead(session, value as OtherHead)}
-        />
+        {shown.both || drum.oneHeaded ? null : (
+          <Pick
+            label="other head"
+            value={shown.otherHead}
+            items={OTHER_HEAD}
+            onChange={(value) => setOtherHead(session, value as OtherHead)}
+          />
+        )}
         <Pick
           label="read from"
           value={source}

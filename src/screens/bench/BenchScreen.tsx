@@ -1,103 +1,85 @@
 'use client'
 
-import { useEffect, type ComponentType, type ReactNode } from 'react'
-import { clsx } from 'clsx'
-import { benchView, type BenchView } from '@/session/benchView'
+import { useEffect } from 'react'
+import { isEvening, jobView } from '@/session/jobView'
+import { benchView } from '@/session/benchView'
 import { kitOf, type SessionState } from '@/session/state'
 import { readAgain } from '@/session/actions/readings'
-import { useBenchView, useSelect, useSession } from '@/session/react'
+import { useSelect, useSession } from '@/session/react'
 import { Button } from '@/ui/Button'
 import { useCommander } from '../shell/commander'
+import { Announcer } from './Announcer'
 import { BenchHeader } from './BenchHeader'
-import { ClimbPanel } from './ClimbPanel'
-import { DisagreePanel } from './DisagreePanel'
-import { DonePanel } from './DonePanel'
-import { Passes } from './Passes'
-import { PressPanel } from './PressPanel'
-import { ReadPanel } from './ReadPanel'
-import { RimStrip } from './RimStrip'
+import { ElsewherePart } from './Elsewhere'
+import { useTop } from './Frame'
+import { JobLine } from './JobLine'
 import { RunBar } from './RunBar'
-import { TurnPanel } from './TurnPanel'
+import { fetchSteps, STEP_SCREENS } from './steps'
+import { useAddress } from './useAddress'
+import { useFocusKept } from './useFocusKept'
 
-/** One drum, one head at a time: read, turn, read. */
+/** One drum, one step of its job at a time, as the address says. */
 export function BenchScreen() {
   const session = useSession()
-  const { starting, lugs, tall } = useSelect(frameOf)
-  const hasKit = useSelect((state) => kitOf(state) !== null)
-  const { open } = useCommander()
+  const { starting, drum, lugs } = useSelect(frameOf)
+  const { elsewhere, stay } = useAddress()
   useLugKeys(lugs)
+  const focusKept = useFocusKept()
+  useEffect(() => fetchSteps(), [])
   if (!session || starting) return <p className="p-8 text-soft">Opening the log…</p>
-  if (lugs === 0) {
-    return (
-      <div className="p-8">
-        <h1 className="text-4xl font-bold">No drum on the bench</h1>
-        <p className="mt-3 text-lg">Add a drum to the kit first.</p>
-        <Button tone="act" big className="mt-6" onClick={() => open(hasKit ? 'add-drum' : 'new-kit')}>
-          {hasKit ? 'Add a drum' : 'Start a kit'}
-        </Button>
-      </div>
-    )
-  }
+  if (elsewhere) return <ElsewherePart {...elsewhere} onStay={stay} />
+  if (!drum) return <NoDrum />
   return (
     <div
-      className={clsx(
-        'flex min-h-dvh flex-col md:h-dvh md:min-h-[640px]',
-        // On a phone the buttons lie over the foot of the page: it scrolls clear of the tallest of them.
-        tall ? 'max-md:pb-64' : 'max-md:pb-24',
-      )}
+      ref={focusKept}
+      className="flex min-h-dvh flex-col max-md:pb-[calc(var(--bar,64px)+8px)] md:h-dvh md:min-h-[760px]"
     >
-      <OfView part={RunBar} />
+      <RunBar />
       <BenchHeader />
-      <div className="flex min-h-0 flex-1 flex-col-reverse justify-end md:grid md:grid-cols-[minmax(0,1fr)_376px]">
-        <OfView part={RimStrip} />
-        <section
-          aria-label="Next move"
-          className="flex flex-col px-5 pt-3 pb-3 md:min-h-0 md:overflow-y-auto md:border-l md:border-line md:px-7 md:pt-6"
-        >
-          <OfView part={Panel} />
-        </section>
-      </div>
-      <OfView part={Passes} />
+      <JobLine />
+      <StepPart />
+      <Announcer />
     </div>
   )
 }
 
-/** What the frame of the place depends on: which parts there are, and how much room the foot takes. */
+/** What the frame of the place depends on. */
 function frameOf(state: SessionState) {
   const view = benchView(state)
-  const tall = view?.phase === 'read' && ['ear', 'microphone', 'ask'].includes(state.source)
-  return { starting: state.phase === 'starting', lugs: view?.drum.lugs ?? 0, tall }
+  return { starting: state.phase === 'starting', drum: view?.drum.id ?? null, lugs: view?.drum.lugs ?? 0 }
 }
 
-/** A part that shows the head on the bench, drawn again when that changed. */
-function OfView({ part: Part }: { part: ComponentType<{ view: BenchView }> }) {
-  const view = useBenchView()
-  return view ? <Part view={view} /> : null
+/** The step at hand: begun anew on another drum or head. */
+function StepPart() {
+  const at = useSelect((state) => jobView(state)?.at.step ?? null)
+  const head = useSelect((state) => {
+    const view = benchView(state)
+    return view && `${view.kit.id}/${view.drum.id}/${view.side}`
+  })
+  useTop(at && `${at}/${head}`)
+  if (!at) return null
+  const Screen = STEP_SCREENS[at]
+  return <Screen key={`${at}/${head}`} />
 }
 
-function Panel({ view }: { view: BenchView }): ReactNode {
-  switch (view.phase) {
-    case 'read':
-      return <ReadPanel view={view} />
-    case 'climb':
-      return <ClimbPanel view={view} />
-    case 'turn':
-      return <TurnPanel view={view} />
-    case 'press':
-      return <PressPanel view={view} />
-    case 'done':
-      return view.advice?.plan.reason === 'readings-disagree' ? (
-        <DisagreePanel view={view} />
-      ) : (
-        <DonePanel view={view} />
-      )
-  }
+function NoDrum() {
+  const hasKit = useSelect((state) => kitOf(state) !== null)
+  const { open } = useCommander()
+  return (
+    <div className="p-8">
+      <h1 className="text-4xl font-bold">No drum on the bench</h1>
+      <p className="mt-3 text-lg">Add a drum to the kit first.</p>
+      <Button tone="act" big className="mt-6" onClick={() => open(hasKit ? 'add-drum' : 'new-kit')}>
+        {hasKit ? 'Add a drum' : 'Start a kit'}
+      </Button>
+    </div>
+  )
 }
 
-/** Digits choose a lug: 1 to 9, 0 for the tenth. */
+/** Digits choose a lug while a head is evened: 1 to 9, 0 for the tenth. */
 function useLugKeys(lugs: number) {
   const session = useSession()
-  const enabled = useSelect(({ settings }) => settings.singleKeys)
+  const enabled = useSelect((state) => state.settings.singleKeys && isEvening(state))
   useEffect(() => {
     if (!session || !enabled) return
     const onKey = (event: KeyboardEvent) => {

@@ -1,14 +1,12 @@
 import type { ReactNode } from 'react'
 import { turnFraction } from '@/core/units/turns'
 
-/** Buttons for the one thing to do: under the thumb on a phone, in their place elsewhere. */
-export const ACTION_BAR =
-  'max-md:fixed max-md:inset-x-0 max-md:bottom-0 max-md:z-20 max-md:bg-case max-md:px-5 max-md:pt-2 max-md:pb-4'
-
 /** The largest words on the screen: readable from a metre and a half. */
 export function Big({ children }: { children: ReactNode }) {
   return (
-    <p className="text-[112px] leading-[0.95] font-extrabold tracking-tight md:text-[80px]">{children}</p>
+    <p className="text-[112px] leading-[0.95] font-extrabold tracking-tight md:text-[80px] min-[1800px]:text-[124px]">
+      {children}
+    </p>
   )
 }
 

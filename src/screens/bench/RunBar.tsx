@@ -4,7 +4,7 @@ import Link from 'next/link'
 import { leaveHead, RESERVE_MINUTES, runView } from '@/session/actions/run'
 import { setAim } from '@/session/actions/sheets'
 import type { BenchView } from '@/session/benchView'
-import { useKit, useSelect, useSession } from '@/session/react'
+import { useBenchView, useKit, useSelect, useSession } from '@/session/react'
 import { doorsText } from '@/text/run'
 import { hzText } from '@/text/heads'
 import { Button } from '@/ui/Button'
@@ -12,14 +12,15 @@ import { useCommander } from '../shell/commander'
 import { useNow } from '../run/useNow'
 
 /** The run that is going on, over the head at hand: how far, how long, what next. */
-export function RunBar({ view }: { view: BenchView }) {
+export function RunBar() {
   const session = useSession()
   const state = useSelect(({ clockMs, settings }) => ({ clockMs, settings }))
   const kit = useKit()
+  const view = useBenchView()
   const now = useNow(session)
   const { run } = useCommander()
   const going = session ? runView(state, kit, Math.max(now, state.clockMs)) : null
-  if (!session || !going) return null
+  if (!session || !view || !going) return null
   const { sheet, items, todo, minutesLeft } = going
   const here = todo.find((item) => item.drum.id === view.drum.id && item.side === view.side)
   const next = todo.find((item) => item !== here && !going.noTime.has(item))

@@ -11,7 +11,7 @@ import { KitScreen } from '../kit/KitScreen'
 import { SheetsScreen } from '../sheets/SheetsScreen'
 import { BenchHeader } from './BenchHeader'
 import { BenchScreen } from './BenchScreen'
-import { MicrophonePart } from './MicrophonePart'
+import { MicrophonePart } from './steps/even/MicrophonePart'
 
 /** Counts how often each part is drawn. */
 function counted() {

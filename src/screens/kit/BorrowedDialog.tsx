@@ -1,7 +1,7 @@
 'use client'
 
+import { useGo } from '@/ui/useGo'
 import { format } from 'date-fns'
-import { useRouter } from 'next/navigation'
 import { useState, type FormEvent } from 'react'
 import { KIND_NAMES } from '@/core/records/usualDrum'
 import { makeBorrowedKit } from '@/session/actions/kits'
@@ -14,7 +14,7 @@ import { Modal } from '@/ui/Modal'
 /** A kit from sizes alone: planned at once, tuned by the fast routine, then kept or discarded. */
 export function BorrowedDialog({ onClose }: { onClose: () => void }) {
   const session = useSession()
-  const router = useRouter()
+  const go = useGo()
   const [text, setText] = useState('kick 22, snare 14, toms 10 12, floor 16')
   const [name, setName] = useState('')
   if (!session) return null
@@ -25,7 +25,7 @@ export function BorrowedDialog({ onClose }: { onClose: () => void }) {
     if (wrong !== null || drums.length === 0) return
     makeBorrowedKit(session, name.trim().slice(0, 60) || usual, drums)
     onClose()
-    router.push('/spacing')
+    go('/spacing')
   }
   return (
     <Modal

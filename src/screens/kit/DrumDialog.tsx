@@ -1,7 +1,7 @@
 'use client'
 
 import { zodResolver } from '@hookform/resolvers/zod'
-import { useForm, useWatch, type FieldErrors } from 'react-hook-form'
+import { useForm, useWatch, type FieldErrors, type UseFormRegister } from 'react-hook-form'
 import { drumSchema, type Drum, type DrumKindRecord } from '@/core/records/kit'
 import { KIND_NAMES, USUAL_DIAMETER, usualDrum } from '@/core/records/usualDrum'
 import { addDrum, changeDrum } from '@/session/actions/kits'
@@ -18,6 +18,10 @@ const formSchema = drumSchema.refine(({ portInches = 0, diameterInches }) => por
   path: ['portInches'],
   message: 'wider than the drum',
 })
+
+export const AddDrumDialog = ({ onClose }: { onClose: () => void }) => (
+  <DrumDialog drum={null} onClose={onClose} />
+)
 
 /** Adds a drum, or changes one. Everything follows from kind and diameter until it is changed by hand. */
 export function DrumDialog({ drum, onClose }: { drum: Drum | null; onClose: () => void }) {
@@ -86,47 +90,7 @@ export function DrumDialog({ drum, onClose }: { drum: Drum | null; onClose: () =
               className={INPUT_CLASS}
             />
           </Field>
-          <Field label="Name" error={wrong(errors, 'name', 'One to forty letters.')}>
-            <input {...register('name')} maxLength={40} className={INPUT_CLASS} />
-          </Field>
-          <Field label="Lugs on each head" error={wrong(errors, 'lugs', 'A whole number from 3 to 24.')}>
-            <input
-              type="number"
-              step="1"
-              inputMode="numeric"
-              {...register('lugs', NUMBER)}
-              className={INPUT_CLASS}
-            />
-          </Field>
-          <Field label="Thread of the rods">
-            <select {...register('threadPitchMm', NUMBER)} className={INPUT_CLASS}>
-              {THREADS.map(({ value, label }) => (
-                <option key={value} value={value}>
-                  {label}
-                </option>
-              ))}
-            </select>
-          </Field>
-          <Field
-            label="Port in the resonant head, inches"
-            hint="empty for none"
-            error={wrong(
-              errors,
-              'portInches',
-              'Half an inch up to the drum’s own diameter, or empty for none.',
-            )}
-          >
-            <input
-              type="number"
-              step="0.5"
-              inputMode="decimal"
-              {...register('portInches', {
-                setValueAs: (value: unknown) =>
-                  value === '' || value === undefined ? undefined : Number(value),
-              })}
-              className={INPUT_CLASS}
-            />
-          </Field>
+          <ShellFields register={register} errors={errors} />
         </div>
         <HeadFields side="batter" control={control} register={register} errors={errors} />
         <label className="flex min-h-11 cursor-pointer items-center gap-3">
@@ -149,6 +113,50 @@ export function DrumDialog({ drum, onClose }: { drum: Drum | null; onClose: () =
         </div>
       </form>
     </Modal>
+  )
+}
+
+/** Its name, lugs, rods and port. */
+function ShellFields({ register, errors }: { register: UseFormRegister<Drum>; errors: FieldErrors<Drum> }) {
+  return (
+    <>
+      <Field label="Name" error={wrong(errors, 'name', 'One to forty letters.')}>
+        <input {...register('name')} maxLength={40} className={INPUT_CLASS} />
+      </Field>
+      <Field label="Lugs on each head" error={wrong(errors, 'lugs', 'A whole number from 3 to 24.')}>
+        <input
+          type="number"
+          step="1"
+          inputMode="numeric"
+          {...register('lugs', NUMBER)}
+          className={INPUT_CLASS}
+        />
+      </Field>
+      <Field label="Thread of the rods">
+        <select {...register('threadPitchMm', NUMBER)} className={INPUT_CLASS}>
+          {THREADS.map(({ value, label }) => (
+            <option key={value} value={value}>
+              {label}
+            </option>
+          ))}
+        </select>
+      </Field>
+      <Field
+        label="Port in the resonant head, inches"
+        hint="empty for none"
+        error={wrong(errors, 'portInches', 'Half an inch up to the drum’s own diameter, or empty for none.')}
+      >
+        <input
+          type="number"
+          step="0.5"
+          inputMode="decimal"
+          {...register('portInches', {
+            setValueAs: (value: unknown) => (value === '' || value === undefined ? undefined : Number(value)),
+          })}
+          className={INPUT_CLASS}
+        />
+      </Field>
+    </>
   )
 }
 

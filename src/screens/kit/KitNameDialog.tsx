@@ -7,8 +7,15 @@ import { Button } from '@/ui/Button'
 import { Field, INPUT_CLASS } from '@/ui/Field'
 import { Modal } from '@/ui/Modal'
 
+export const NewKitDialog = ({ onClose }: { onClose: () => void }) => (
+  <KitNameDialog mode="new" onClose={onClose} />
+)
+export const RenameKitDialog = ({ onClose }: { onClose: () => void }) => (
+  <KitNameDialog mode="rename" onClose={onClose} />
+)
+
 /** Names a new kit, or this one anew. */
-export function KitNameDialog({ mode, onClose }: { mode: 'new' | 'rename'; onClose: () => void }) {
+function KitNameDialog({ mode, onClose }: { mode: 'new' | 'rename'; onClose: () => void }) {
   const session = useSession()
   const kit = useKit()
   const [name, setName] = useState(mode === 'rename' ? (kit?.name ?? '') : '')

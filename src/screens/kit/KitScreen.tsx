@@ -1,38 +1,20 @@
 'use client'
 
+import { useGo } from '@/ui/useGo'
 import { judgedAsRead } from '@/session/selectors'
-import {
-  closestCenter,
-  DndContext,
-  KeyboardSensor,
-  PointerSensor,
-  useSensor,
-  useSensors,
-  type DragEndEvent,
-} from '@dnd-kit/core'
-import {
-  arrayMove,
-  SortableContext,
-  sortableKeyboardCoordinates,
-  verticalListSortingStrategy,
-} from '@dnd-kit/sortable'
-import { useRouter } from 'next/navigation'
 import { useState } from 'react'
-import { railModel } from '@/charts/rail.model'
-import { type KitVerdict } from '@/core/spacing/verdict'
-import { verdictWords } from '@/text/verdict'
-import { chooseHead, keepBorrowed, orderDrums, removeKit } from '@/session/actions/kits'
+import type { Stop } from '@/core/bench/steps'
+import { chooseHead, keepBorrowed, removeKit } from '@/session/actions/kits'
 import { chooseSheet } from '@/session/actions/sheets'
 import { kitSummary, nextThing } from '@/session/kitView'
 import { useKit, useSelect, useSession } from '@/session/react'
-import type { Drum, Side } from '@/core/records/kit'
+import type { Drum } from '@/core/records/kit'
 import { Button } from '@/ui/Button'
 import { Pick } from '@/ui/Pick'
-import { useWidth } from '@/ui/useWidth'
 import { useCommander } from '../shell/commander'
 import { DrumDialog } from './DrumDialog'
 import { KitMenu } from './KitMenu'
-import { Lane, LANE_GRID } from './Lane'
+import { KitRail } from './KitRail'
 import { nextText, summaryText } from './summaryText'
 import { VerdictPart } from './VerdictPart'
 
@@ -41,14 +23,9 @@ export function KitScreen() {
   const session = useSession()
   const state = useSelect(({ clockMs, phase, settings }) => ({ clockMs, phase, settings }))
   const kit = useKit()
-  const router = useRouter()
+  const go = useGo()
   const { open } = useCommander()
   const [edited, setEdited] = useState<Drum | null>(null)
-  const [chartRef, width] = useWidth<HTMLDivElement>(620)
-  const sensors = useSensors(
-    useSensor(PointerSensor, { activationConstraint: { distance: 6 } }),
-    useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
-  )
   const judged = useSelect(judgedAsRead)
 
   if (!session || (state.phase === 'starting' && !kit))
@@ -56,40 +33,20 @@ export function KitScreen() {
   if (!kit) return <NoKit onNew={() => open('new-kit')} />
 
   const drums = kitSummary(state, kit)
-  const model = railModel(
-    drums.map(({ drum, heads, range }) => ({
-      id: drum.id,
-      batterHz: heads.batter.meanHz,
-      resonantHz: heads.resonant.meanHz,
-      spreadCents: heads.batter.spreadCents,
-      targetHz: heads.batter.target?.meanHz ?? null,
-      toleranceCents: heads.batter.toleranceCents,
-      range,
-    })),
-    width,
-    state.settings.a4Hz,
-  )
-  const goTo = (drum: string, side: Side) => {
-    chooseHead(session, drum, side)
-    router.push('/bench')
+  const goTo = (drum: string, { side, step }: Stop) => {
+    chooseHead(session, drum, side, step)
+    go('/bench')
   }
   const next = nextThing(state, kit, drums)
   const words = nextText(next)
   const goOn = () => {
     if (!next) return
-    if (next.do === 'run') return router.push('/run')
-    if (next.do === 'plan') return router.push('/spacing')
-    if (next.do === 'keep') return router.push('/sheets')
-    goTo(next.drum.id, next.do === 'age' ? 'resonant' : next.side)
-    if (next.do === 'look') open('look')
-    if (next.do === 'age') open('fit')
+    if (next.do === 'run') return go('/run')
+    if (next.do === 'plan') return go('/spacing')
+    if (next.do === 'keep') return go('/sheets')
+    if (next.do === 'age') return goTo(next.drum.id, { step: 'fit', side: 'resonant' })
+    goTo(next.drum.id, { step: next.do === 'look' ? 'look' : 'even', side: next.side })
   }
-  const dragged = ({ active, over }: DragEndEvent) => {
-    if (!over || active.id === over.id) return
-    const order = kit.drums.map(({ id }) => id)
-    orderDrums(session, arrayMove(order, order.indexOf(String(active.id)), order.indexOf(String(over.id))))
-  }
-
   return (
     <div className="px-4 pb-8 md:px-7">
       <div className="flex flex-wrap items-start justify-between gap-x-6 gap-y-2 pt-3 md:pt-5">
@@ -129,51 +86,7 @@ export function KitScreen() {
         </p>
       ) : (
         <>
-          <div className={`${LANE_GRID} mt-4`}>
-            <span className="hidden md:block" />
-            <div ref={chartRef} className="relative h-6 text-sm text-soft" aria-hidden>
-              {model.notes.map((tick) => (
-                <span key={tick.label} className="absolute -translate-x-1/2" style={{ left: tick.x }}>
-                  {tick.label}
-                </span>
-              ))}
-            </div>
-          </div>
-          <DndContext id="drums" sensors={sensors} collisionDetection={closestCenter} onDragEnd={dragged}>
-            <SortableContext items={kit.drums.map(({ id }) => id)} strategy={verticalListSortingStrategy}>
-              <ol aria-label="Drums">
-                {drums.map((summary, i) => (
-                  <Lane
-                    key={summary.drum.id}
-                    summary={summary}
-                    lane={model.lanes[i]}
-                    model={model}
-                    width={width}
-                    first={i === 0}
-                    last={i === drums.length - 1}
-                    doubts={doubtsOf(judged, summary.drum.id, drums[i + 1]?.drum.id)}
-                    onOpen={(side) => goTo(summary.drum.id, side)}
-                    onEdit={() => setEdited(summary.drum)}
-                  />
-                ))}
-              </ol>
-            </SortableContext>
-          </DndContext>
-          <div className={LANE_GRID}>
-            <span className="hidden md:block" />
-            <div className="relative h-6 text-sm text-soft" aria-hidden>
-              {model.hertz.map((tick, i) => (
-                <span
-                  key={tick.label}
-                  className="absolute -translate-x-1/2 whitespace-nowrap"
-                  style={{ left: tick.x }}
-                >
-                  {tick.label}
-                  {i === model.hertz.length - 1 ? ' Hz' : ''}
-                </span>
-              ))}
-            </div>
-          </div>
+          <KitRail kit={kit} drums={drums} judged={judged} onOpen={goTo} onEdit={setEdited} />
           <VerdictPart judged={judged} names={new Map(kit.drums.map(({ id, name }) => [id, name]))} />
           <p className="mt-3 flex flex-wrap gap-x-5 gap-y-1 text-sm text-soft">
             <span>● batter lug pitch</span>
@@ -190,22 +103,6 @@ export function KitScreen() {
       {edited ? <DrumDialog drum={edited} onClose={() => setEdited(null)} /> : null}
     </div>
   )
-}
-
-/** What is said on one lane: to the next drum where both are too close, and beside the heads. */
-function doubtsOf({ verdicts }: KitVerdict, drum: string, next: string | undefined) {
-  const close = verdicts.find(
-    (each) =>
-      each.what === 'close' &&
-      ((each.drum === drum && each.next === next) || (each.next === drum && each.drum === next)),
-  )
-  const heads = verdicts.filter(
-    (each) => (each.what === 'mixed' || each.what === 'answers') && each.drum === drum,
-  )
-  return {
-    next: close ? verdictWords(close) : null,
-    heads: heads.length ? heads.map(verdictWords).join(', ') : null,
-  }
 }
 
 function NoKit({ onNew }: { onNew: () => void }) {
@@ -232,20 +129,20 @@ function NoKit({ onNew }: { onNew: () => void }) {
 /** A kit for a night: planned and tuned fast, then kept or discarded. */
 function Borrowed() {
   const session = useSession()
-  const router = useRouter()
+  const go = useGo()
   const { run } = useCommander()
   if (!session) return null
   return (
     <p className="mt-1 flex flex-wrap items-center gap-x-1">
       <span className="text-soft">Borrowed for a night:</span>
-      <Button tone="quiet" className="underline" onClick={() => router.push('/spacing')}>
+      <Button tone="quiet" className="underline" onClick={() => go('/spacing')}>
         plan it
       </Button>
       <Button
         tone="quiet"
         className="underline"
         onClick={() => {
-          router.push('/bench')
+          go('/bench')
           run('bench.fast')
         }}
       >

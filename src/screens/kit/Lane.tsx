@@ -2,21 +2,19 @@
 
 import { useSortable } from '@dnd-kit/sortable'
 import { CSS } from '@dnd-kit/utilities'
-import { DropdownMenu } from 'radix-ui'
-import { Ellipsis, GripVertical } from 'lucide-react'
+import { GripVertical } from 'lucide-react'
 import { clsx } from 'clsx'
 import { RailLaneChart, type LaneDoubts } from '@/charts/RailChart'
 import type { RailLane, RailModel } from '@/charts/rail.model'
-import type { Side } from '@/core/records/kit'
-import { duplicateDrum, moveDrum, removeDrum } from '@/session/actions/kits'
+import type { Stop } from '@/core/bench/steps'
 import type { DrumSummary } from '@/session/kitView'
-import { useSession } from '@/session/react'
 import { findingText } from '@/text/fitting'
 import { filmText, hzText, offText } from '@/text/heads'
 import { Tape } from '@/ui/Tape'
+import { LaneMenu } from './LaneMenu'
 import { statusText } from './summaryText'
 
-export const LANE_GRID = 'grid grid-cols-1 md:grid-cols-[232px_minmax(0,1fr)_190px] md:gap-x-4'
+export const LANE_GRID = 'grid grid-cols-1 md:grid-cols-[248px_minmax(0,1fr)_190px] md:gap-x-4'
 const LANE_HEIGHT = 104
 
 const TONES = { good: 'text-good', act: 'text-act', soft: 'text-soft', caution: 'text-caution' }
@@ -28,7 +26,7 @@ interface LaneProps {
   width: number
   first: boolean
   last: boolean
-  onOpen: (side: Side) => void
+  onOpen: (stop: Stop) => void
   onEdit: () => void
   doubts: LaneDoubts
 }
@@ -50,7 +48,7 @@ export function Lane({ summary, lane, model, width, first, last, onOpen, onEdit,
         <button
           type="button"
           aria-label={`Move ${drum.name}`}
-          className="flex h-[68px] w-7 shrink-0 cursor-grab touch-none items-center justify-center text-soft"
+          className="flex h-[68px] w-11 shrink-0 cursor-grab touch-none items-center justify-center text-soft"
           {...attributes}
           {...listeners}
         >
@@ -58,13 +56,17 @@ export function Lane({ summary, lane, model, width, first, last, onOpen, onEdit,
         </button>
         <div className="min-w-0 flex-1">
           <Tape seed={hash(drum.id)} className="flex items-center py-2 pr-1 pl-4">
-            <button type="button" onClick={() => onOpen('batter')} className="min-w-0 flex-1 text-left">
+            <button
+              type="button"
+              onClick={() => onOpen({ step: 'even', side: 'batter' })}
+              className="min-w-0 flex-1 text-left"
+            >
               <span className="block truncate text-[22px] leading-tight font-bold">{drum.name}</span>
               <span className="block truncate text-sm text-soft">
                 {drum.lugs} rods, {filmText(drum.batter.pliesMils, drum.batter.coating).split(',')[0]}
               </span>
             </button>
-            <LaneMenu summary={summary} first={first} last={last} onOpen={onOpen} onEdit={onEdit} />
+            <LaneMenu drum={drum} first={first} last={last} onOpen={onOpen} onEdit={onEdit} />
           </Tape>
         </div>
       </div>
@@ -78,7 +80,7 @@ export function Lane({ summary, lane, model, width, first, last, onOpen, onEdit,
       />
       <button
         type="button"
-        onClick={() => onOpen(summary.worst?.side ?? 'batter')}
+        onClick={() => onOpen({ step: 'even', side: summary.worst?.side ?? 'batter' })}
         className="pt-3 pb-4 text-left md:pl-2"
       >
         <span className={clsx('block text-xl font-bold', TONES[status.tone])}>{status.word}</span>
@@ -90,50 +92,6 @@ export function Lane({ summary, lane, model, width, first, last, onOpen, onEdit,
         ))}
       </button>
     </li>
-  )
-}
-
-function LaneMenu({
-  summary,
-  first,
-  last,
-  onOpen,
-  onEdit,
-}: Pick<LaneProps, 'summary' | 'first' | 'last' | 'onOpen' | 'onEdit'>) {
-  const session = useSession()
-  const { drum } = summary
-  if (!session) return null
-  const items = [
-    { label: 'Batter on the bench', run: () => onOpen('batter') },
-    ...(drum.oneHeaded ? [] : [{ label: 'Resonant on the bench', run: () => onOpen('resonant') }]),
-    { label: 'Edit', run: onEdit },
-    { label: 'Duplicate', run: () => duplicateDrum(session, drum) },
-    ...(first ? [] : [{ label: 'Move up', run: () => moveDrum(session, drum, -1) }]),
-    ...(last ? [] : [{ label: 'Move down', run: () => moveDrum(session, drum, 1) }]),
-    { label: 'Delete', run: () => removeDrum(session, drum) },
-  ]
-  return (
-    <DropdownMenu.Root modal={false}>
-      <DropdownMenu.Trigger
-        aria-label={`More for ${drum.name}`}
-        className="flex size-11 shrink-0 items-center justify-center text-soft"
-      >
-        <Ellipsis aria-hidden size={20} />
-      </DropdownMenu.Trigger>
-      <DropdownMenu.Portal>
-        <DropdownMenu.Content align="start" className="z-50 min-w-56 bg-tape py-2 text-ink shadow-xl">
-          {items.map((item) => (
-            <DropdownMenu.Item
-              key={item.label}
-              onSelect={item.run}
-              className="flex min-h-11 cursor-pointer items-center px-4 outline-none data-[highlighted]:bg-case data-[highlighted]:font-bold"
-            >
-              {item.label}
-            </DropdownMenu.Item>
-          ))}
-        </DropdownMenu.Content>
-      </DropdownMenu.Portal>
-    </DropdownMenu.Root>
   )
 }
 

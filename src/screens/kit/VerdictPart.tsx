@@ -1,6 +1,6 @@
 'use client'
 
-import { useRouter } from 'next/navigation'
+import { useGo } from '@/ui/useGo'
 import type { KitVerdict, Move } from '@/core/spacing/verdict'
 import type { Side } from '@/core/records/kit'
 import { chooseHead } from '@/session/actions/kits'
@@ -13,7 +13,7 @@ import { Button } from '@/ui/Button'
 export function VerdictPart({ judged, names }: { judged: KitVerdict; names: ReadonlyMap<string, string> }) {
   const session = useSession()
   const kit = useKit()
-  const router = useRouter()
+  const go = useGo()
   const { verdicts, moves, best } = judged
   if (!session || !kit || verdicts.length === 0) return null
   const take = ({ drum: id, head, toHz, resonant }: Move) => {
@@ -25,7 +25,7 @@ export function VerdictPart({ judged, names }: { judged: KitVerdict; names: Read
     aim(first, toHz)
     if (resonant) aim('resonant', resonant.toHz)
     chooseHead(session, id, first)
-    router.push('/bench')
+    go('/bench')
   }
   return (
     <section aria-label="What does not fit together" className="mt-5 border-t border-line pt-3">

@@ -1,9 +1,9 @@
 'use client'
 
+import { useGo } from '@/ui/useGo'
 import type { Sheet } from '@/core/log/sheets'
 import { DropdownMenu } from 'radix-ui'
 import { Ellipsis } from 'lucide-react'
-import { useRouter } from 'next/navigation'
 import { useState, type FormEvent } from 'react'
 import type { KitState } from '@/core/log/fold'
 import { fileName, saveBlob } from '@/files/save'
@@ -28,7 +28,7 @@ const LABELS = {
 export function SheetMenu({ kit, sheet }: { kit: KitState; sheet: Sheet }) {
   const session = useSession()
   const settings = useSelect((state) => state.settings)
-  const router = useRouter()
+  const go = useGo()
   const [asking, setAsking] = useState<Asking>(null)
   if (!session) return null
   const notes = sheet.versions.at(-1)?.notes ?? ''
@@ -47,7 +47,7 @@ export function SheetMenu({ kit, sheet }: { kit: KitState; sheet: Sheet }) {
     { label: 'Versions and comparing', run: () => setAsking({ what: 'versions' }) },
     {
       label: 'Print, or save as a picture',
-      run: () => router.push(`/print?sheet=${encodeURIComponent(sheet.id)}`),
+      run: () => go(`/print?sheet=${encodeURIComponent(sheet.id)}`),
     },
     { label: 'Notes', run: () => setAsking({ what: 'notes', text: notes }) },
     { label: 'Rename', run: () => setAsking({ what: 'rename', text: sheet.name }) },
@@ -71,7 +71,7 @@ export function SheetMenu({ kit, sheet }: { kit: KitState; sheet: Sheet }) {
       <DropdownMenu.Root modal={false}>
         <DropdownMenu.Trigger
           aria-label={`More for ${sheet.name}`}
-          className="flex size-11 items-center justify-center text-soft"
+          className="flex size-11 shrink-0 items-center justify-center text-soft"
         >
           <Ellipsis aria-hidden size={20} />
         </DropdownMenu.Trigger>

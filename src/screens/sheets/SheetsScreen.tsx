@@ -1,9 +1,10 @@
 'use client'
 
+import { relationText } from '@/text/relation'
+import { useGo } from '@/ui/useGo'
 import { judgedAsKept } from '@/session/selectors'
 import type { Sheet } from '@/core/log/sheets'
 import { format } from 'date-fns'
-import { useRouter } from 'next/navigation'
 import { useState } from 'react'
 import { SIDES, type Drum, type Side } from '@/core/records/kit'
 import type { SheetDrum } from '@/core/records/sheet'
@@ -15,7 +16,6 @@ import { chooseSheet, keepKit } from '@/session/actions/sheets'
 import { headSummary } from '@/session/kitView'
 import { useKit, useSelect, useSession } from '@/session/react'
 import { hzText, noteText, offText } from '@/text/heads'
-import { relationText } from '@/text/pair'
 import { readingsCsv } from '@/text/csv'
 import { layersText } from '@/text/strokes'
 import { verdictText } from '@/text/verdict'
@@ -29,7 +29,7 @@ export function SheetsScreen() {
   const session = useSession()
   const state = useSelect(({ phase }) => ({ phase }))
   const kit = useKit()
-  const router = useRouter()
+  const go = useGo()
   const [keeping, setKeeping] = useState(false)
   if (!session || (state.phase === 'starting' && !kit))
     return <p className="p-8 text-soft">Opening the log…</p>
@@ -42,7 +42,7 @@ export function SheetsScreen() {
         {kit && kit.drums.length > 0 ? (
           <div className="flex flex-wrap gap-3">
             {shown.length ? (
-              <Button tone="act" onClick={() => router.push('/run')}>
+              <Button tone="act" onClick={() => go('/run')}>
                 Retune run
               </Button>
             ) : null}
@@ -105,14 +105,14 @@ export function SheetsScreen() {
 
 function SheetStrip({ kit, sheet, seed }: { kit: KitState; sheet: Sheet; seed: number }) {
   const session = useSession()
-  const router = useRouter()
+  const go = useGo()
   const chosen = kit.sheet === sheet.id
   const version = sheet.versions.at(-1)
   if (!session) return null
   const retune = (drum: Drum, side: Side) => {
     if (!chosen) chooseSheet(session, sheet.id)
     chooseHead(session, drum.id, side)
-    router.push('/bench')
+    go('/bench')
   }
   const drums = kit.drums.filter((drum) => SIDES.some((side) => sheet.targets.has(headKey(drum.id, side))))
   return (
@@ -174,7 +174,7 @@ function SheetStrip({ kit, sheet, seed }: { kit: KitState; sheet: Sheet; seed: n
 
 /** What would not fit together in the kit as a sheet has it, each with the one change of the sheet that mends it. */
 function SheetVerdict({ sheet, names }: { sheet: Sheet; names: ReadonlyMap<string, string> }) {
-  const router = useRouter()
+  const go = useGo()
   const { verdicts, moves } = useSelect((state) => judgedAsKept(state, sheet))
   if (verdicts.length === 0) return null
   return (
@@ -192,7 +192,7 @@ function SheetVerdict({ sheet, names }: { sheet: Sheet; names: ReadonlyMap<strin
           )
         })}
       </ul>
-      <Button tone="quiet" className="-ml-2 underline" onClick={() => router.push('/spacing')}>
+      <Button tone="quiet" className="-ml-2 underline" onClick={() => go('/spacing')}>
         Plan it anew
       </Button>
     </div>

@@ -1,8 +1,9 @@
 'use client'
 
-import { usePathname, useRouter } from 'next/navigation'
+import { useGo } from '@/ui/useGo'
+import { usePathname } from 'next/navigation'
 import { useTheme } from 'next-themes'
-import { useCallback, useEffect, useMemo, useRef, useState, type ReactNode } from 'react'
+import { useCallback, useEffect, useMemo, useRef, useState, type ReactNode, type RefObject } from 'react'
 import { tinykeys } from 'tinykeys'
 import { COMMANDS, commandById, hasModifier, worksAt } from '@/commands'
 import type { CommandContext, DialogName } from '@/commands/types'
@@ -21,7 +22,7 @@ const SEQUENCE_MS = 1000
 export function CommandProvider({ children }: { children: ReactNode }) {
   const session = useSession()
   const singleKeys = useSelect(({ settings }) => settings.singleKeys)
-  const router = useRouter()
+  const go = useGo()
   const { resolvedTheme, setTheme } = useTheme()
   const [dialog, setDialog] = useState<DialogName | null>(null)
   // A dialog takes a moment to be there: what is typed meanwhile is meant for it, and is no single key.
@@ -42,12 +43,12 @@ export function CommandProvider({ children }: { children: ReactNode }) {
     () =>
       session && {
         session,
-        go: (to) => router.push(to),
+        go,
         open,
         toggleTheme: () => setTheme(resolvedTheme === 'dark' ? 'light' : 'dark'),
         pickFile: (kind) => (kind === 'sound' ? soundInput : kitInput).current?.click(),
       },
-    [session, router, resolvedTheme, setTheme, open],
+    [session, go, resolvedTheme, setTheme, open],
   )
 
   const run = useCallback(
@@ -113,31 +114,47 @@ export function CommandProvider({ children }: { children: ReactNode }) {
     <CommanderContext value={commander}>
       {children}
       <Dialogs dialog={dialog} onClose={() => setDialog(null)} />
-      <input
+      <FileInput
         ref={soundInput}
-        type="file"
         accept="audio/*,.wav"
-        aria-label="Recording to read"
-        className="hidden"
-        onChange={(event) => {
-          const file = event.target.files?.[0]
-          if (file && session) void readFile(session, file)
-          event.target.value = ''
-        }}
+        label="Recording to read"
+        onFile={(file) => session && void readFile(session, file)}
       />
-      <input
+      <FileInput
         ref={kitInput}
-        type="file"
         accept=".json,application/json"
-        aria-label="Kit file to import"
-        className="hidden"
-        onChange={(event) => {
-          const file = event.target.files?.[0]
-          if (file && session) void importKit(session, file)
-          event.target.value = ''
-        }}
+        label="Kit file to import"
+        onFile={(file) => session && void importKit(session, file)}
       />
     </CommanderContext>
+  )
+}
+
+/** Opens the system's own choice of files; the same file can be chosen again. */
+function FileInput({
+  ref,
+  accept,
+  label,
+  onFile,
+}: {
+  ref: RefObject<HTMLInputElement | null>
+  accept: string
+  label: string
+  onFile: (file: File) => void
+}) {
+  return (
+    <input
+      ref={ref}
+      type="file"
+      accept={accept}
+      aria-label={label}
+      className="hidden"
+      onChange={(event) => {
+        const file = event.target.files?.[0]
+        if (file) onFile(file)
+        event.target.value = ''
+      }}
+    />
   )
 }
 

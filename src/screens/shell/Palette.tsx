@@ -1,7 +1,8 @@
 'use client'
 
+import { useGo } from '@/ui/useGo'
 import { Command } from 'cmdk'
-import { usePathname, useRouter } from 'next/navigation'
+import { usePathname } from 'next/navigation'
 import { COMMANDS, worksAt } from '@/commands'
 import { Modal } from '@/ui/Modal'
 import { useCommander, useEnabled } from './commander'
@@ -13,7 +14,7 @@ export function Palette({ onClose }: { onClose: () => void }) {
   const { run } = useCommander()
   const isEnabled = useEnabled(IDS)
   const path = usePathname()
-  const router = useRouter()
+  const go = useGo()
   return (
     <Modal open onClose={onClose} title="Find a command">
       <Command label="Commands">
@@ -31,7 +32,7 @@ export function Palette({ onClose }: { onClose: () => void }) {
               onSelect={() => {
                 onClose()
                 // After the dialog has closed, so that a command may open another; where it belongs.
-                if (command.at && !worksAt(command, path)) router.push(command.at[0])
+                if (command.at && !worksAt(command, path)) go(command.at[0])
                 setTimeout(() => run(command.id), 0)
               }}
               className="flex min-h-11 cursor-pointer items-center px-3 data-[selected=true]:bg-tape data-[selected=true]:font-bold"

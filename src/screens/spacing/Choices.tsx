@@ -1,5 +1,6 @@
 'use client'
 
+import { relationText } from '@/text/relation'
 import { ChevronDown } from 'lucide-react'
 import { useState } from 'react'
 import { isTom } from '@/core/kit/kinds'
@@ -9,7 +10,6 @@ import { stepsNow } from '@/core/sheets/planning'
 import { choose, keepScheme } from '@/session/actions/spacing'
 import { type Planning } from '@/session/selectors'
 import { useKit, useSelect, useSession } from '@/session/react'
-import { relationText } from '@/text/pair'
 import { SCHEME_LABELS, SCHEME_SAYS } from '@/text/spacing'
 import { Button } from '@/ui/Button'
 import { Field, INPUT_CLASS } from '@/ui/Field'
@@ -78,29 +78,7 @@ export function Choices({ asking }: { asking: Planning }) {
           items={RELATIONS.map(([cents, label]) => ({ value: cents === null ? '' : String(cents), label }))}
           onChange={(value) => set({ relationCents: value === '' ? null : Number(value) })}
         />
-        <details>
-          <summary className="flex min-h-11 cursor-pointer items-center gap-1 text-sm text-soft underline">
-            heads drum by drum <ChevronDown aria-hidden size={16} />
-          </summary>
-          {asking.known.drums.map(({ drum }) => (
-            <Pick
-              key={drum.id}
-              label={drum.name}
-              value={drum.id in spacing.relations ? String(spacing.relations[drum.id]) : 'as'}
-              items={[
-                { value: 'as', label: 'as above' },
-                ...RELATIONS.flatMap(([cents, label]) =>
-                  cents === null ? [] : [{ value: String(cents), label }],
-                ),
-              ]}
-              onChange={(value) => {
-                const others = Object.entries(spacing.relations).filter(([id]) => id !== drum.id)
-                const own = value === 'as' ? [] : [[drum.id, Number(value)] as const]
-                set({ relations: Object.fromEntries([...others, ...own]) })
-              }}
-            />
-          ))}
-        </details>
+        <DrumByDrum asking={asking} set={set} />
         <Pick
           label="anchor"
           value={spacing.anchor}
@@ -118,32 +96,7 @@ export function Choices({ asking }: { asking: Planning }) {
           onChange={(value) => set({ leastWork: Number(value) })}
         />
       </div>
-      <div className="mt-2 space-y-3">
-        <TextChoice
-          key={`root${spacing.rootText}`}
-          label="root: lowest tom"
-          placeholder="found; or G2, 98 Hz"
-          value={spacing.rootText}
-          error={asking.trouble.includes('root') ? 'A note such as G2, or a pitch such as 98.' : undefined}
-          onChange={(rootText) => set({ rootText })}
-        />
-        <TextChoice
-          key={`avoid${spacing.avoidText}`}
-          label="avoid"
-          placeholder="E1, 82.4"
-          value={spacing.avoidText}
-          error={asking.trouble.includes('avoid') ? 'Notes or pitches with commas: E1, 82.4.' : undefined}
-          onChange={(avoidText) => set({ avoidText })}
-        />
-        <TextChoice
-          key={`key${spacing.keyText}`}
-          label="key to favour"
-          placeholder="A minor"
-          value={spacing.keyText}
-          error={asking.trouble.includes('key') ? 'A key such as A minor, or its notes: A C E.' : undefined}
-          onChange={(keyText) => set({ keyText })}
-        />
-      </div>
+      <Words asking={asking} set={set} />
       <Ticks
         label="These stay as they are:"
         drums={toms}
@@ -173,6 +126,69 @@ export function Choices({ asking }: { asking: Planning }) {
       </div>
       {naming ? <OwnScheme asking={asking} onDone={() => setNaming(false)} /> : null}
     </section>
+  )
+}
+
+/** The relation of a drum's heads where it differs from that of the others. */
+function DrumByDrum({ asking, set }: { asking: Planning; set: (change: Partial<SpacingChoices>) => void }) {
+  const spacing = useSelect(({ settings }) => settings.spacing)
+  return (
+    <details>
+      <summary className="flex min-h-11 cursor-pointer items-center gap-1 text-sm text-soft underline">
+        heads drum by drum <ChevronDown aria-hidden size={16} />
+      </summary>
+      {asking.known.drums.map(({ drum }) => (
+        <Pick
+          key={drum.id}
+          label={drum.name}
+          value={drum.id in spacing.relations ? String(spacing.relations[drum.id]) : 'as'}
+          items={[
+            { value: 'as', label: 'as above' },
+            ...RELATIONS.flatMap(([cents, label]) =>
+              cents === null ? [] : [{ value: String(cents), label }],
+            ),
+          ]}
+          onChange={(value) => {
+            const others = Object.entries(spacing.relations).filter(([id]) => id !== drum.id)
+            const own = value === 'as' ? [] : [[drum.id, Number(value)] as const]
+            set({ relations: Object.fromEntries([...others, ...own]) })
+          }}
+        />
+      ))}
+    </details>
+  )
+}
+
+/** Root, tones to avoid and key, in notes or pitches. */
+function Words({ asking, set }: { asking: Planning; set: (change: Partial<SpacingChoices>) => void }) {
+  const spacing = useSelect(({ settings }) => settings.spacing)
+  return (
+    <div className="mt-2 space-y-3">
+      <TextChoice
+        key={`root${spacing.rootText}`}
+        label="root: lowest tom"
+        placeholder="found; or G2, 98 Hz"
+        value={spacing.rootText}
+        error={asking.trouble.includes('root') ? 'A note such as G2, or a pitch such as 98.' : undefined}
+        onChange={(rootText) => set({ rootText })}
+      />
+      <TextChoice
+        key={`avoid${spacing.avoidText}`}
+        label="avoid"
+        placeholder="E1, 82.4"
+        value={spacing.avoidText}
+        error={asking.trouble.includes('avoid') ? 'Notes or pitches with commas: E1, 82.4.' : undefined}
+        onChange={(avoidText) => set({ avoidText })}
+      />
+      <TextChoice
+        key={`key${spacing.keyText}`}
+        label="key to favour"
+        placeholder="A minor"
+        value={spacing.keyText}
+        error={asking.trouble.includes('key') ? 'A key such as A minor, or its notes: A C E.' : undefined}
+        onChange={(keyText) => set({ keyText })}
+      />
+    </div>
   )
 }
 

@@ -1,6 +1,6 @@
 'use client'
 
-import { useRouter } from 'next/navigation'
+import { useGo } from '@/ui/useGo'
 import { rowsOf } from '@/core/spacing/rows'
 import type { Plan } from '@/core/spacing/types'
 import { keepPlan } from '@/session/actions/sheets'
@@ -14,7 +14,7 @@ import { KeepForm } from '../sheets/KeepForm'
 export function KeepPlan({ asking, plan, onClose }: { asking: Planning; plan: Plan; onClose: () => void }) {
   const session = useSession()
   const settings = useSelect((state) => state.settings)
-  const router = useRouter()
+  const go = useGo()
   if (!session) return null
   const { stepsName } = settings.spacing
   // A scheme of one's own keeps its name.
@@ -29,7 +29,7 @@ export function KeepPlan({ asking, plan, onClose }: { asking: Planning; plan: Pl
         const { centreHz } = rowsOf(asking.request.drums, plan.drums)
         const placed = plan.drums.map((each) => ({ ...each, centreHz: centreHz[each.id] ?? null }))
         keepPlan(session, name, notes, placed)
-        router.push('/sheets')
+        go('/sheets')
       }}
     />
   )

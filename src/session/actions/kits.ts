@@ -1,3 +1,4 @@
+import type { StepId, Stop } from '@/core/bench/steps'
 import { NO_BENCH } from '../state'
 import { refitPractice } from './practice'
 import { usualDrum } from '@/core/records/usualDrum'
@@ -132,8 +133,23 @@ export function moveDrum(session: Session, drum: Drum, by: -1 | 1): void {
   orderDrums(session, order)
 }
 
-/** The drum and head on the Bench. */
-export function chooseHead(session: Session, drum: string, side: Side): void {
-  session.set({ bench: { ...NO_BENCH, busy: session.get().bench.busy } })
+/** The drum and head on the Bench, and the step of its job: to be evened where nothing else is said. */
+export function chooseHead(session: Session, drum: string, side: Side, step: StepId = 'even'): void {
+  session.set({ step, bench: { ...NO_BENCH, busy: session.get().bench.busy } })
   session.setSettings({ drum, side })
+}
+
+/** Another step of the drum on the Bench. What was being read stays where it was. */
+export function goToStop(session: Session, { step, side }: Stop): void {
+  const { settings, bench } = session.get()
+  const drum = currentDrum(session)
+  if (!drum) return
+  if (side !== settings.side) return chooseHead(session, drum, side, step)
+  session.set({ step, bench: { ...bench, lug: null, strike: 'lug', centreWhy: null } })
+}
+
+const currentDrum = (session: Session) => {
+  const drums = session.kit()?.drums
+  const { drum } = session.get().settings
+  return (drums?.find(({ id }) => id === drum) ?? drums?.[0])?.id
 }

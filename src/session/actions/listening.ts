@@ -13,7 +13,7 @@ const PEAKS_KEPT = 5
 /** The ear is deaf while the confirmation sounds, and for as long as the sound may be under way. */
 const TICK_DEAF_SECONDS = 0.45
 const REFUSED_DEAF_SECONDS = 0.6
-const WORD_DEAF_SECONDS = 3
+const WORD_DEAF_SECONDS = 6
 const AFTER_WORD_SECONDS = 0.3
 
 /** A line that brings nothing at all for so long is dead: no room is that quiet. */
@@ -160,8 +160,10 @@ async function confirm(session: Session, lug: number, answer: Answer): Promise<v
     return confirmWithTick()
   }
   await deafen(session, WORD_DEAF_SECONDS)
-  const next = currentView(session)
-  await confirmWithWord(next?.phase === 'read' ? `${lug}. Next ${next.lug}` : `${lug}. All read`)
+  // Whole sentences are for who wants them spoken: no other place loads them.
+  const { announcedOf } = await import('../announced')
+  const { reading, asked } = announcedOf(session.get())
+  await confirmWithWord([reading || `lug ${lug}`, asked].filter(Boolean).join('; '))
   await deafen(session, AFTER_WORD_SECONDS)
 }
 

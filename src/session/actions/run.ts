@@ -1,7 +1,7 @@
 import { weakMapMemoize } from 'reselect'
 import type { Sheet } from '@/core/log/sheets'
 import { openRun, type Run } from '@/core/log/runs'
-import { leaveOut, runHeads, wantsWork, worklist, type WorkItem } from '@/core/runs/worklist'
+import { foundHeads, leaveOut, runHeads, wantsWork, worklist, type WorkItem } from '@/core/runs/worklist'
 import { headKey } from '@/core/log/headKey'
 import type { KitState } from '@/core/log/fold'
 import type { EventOf } from '@/core/records/event'
@@ -44,6 +44,13 @@ export function workTo(
   return listOf(kit, sheet, settings.keys, Math.floor(nowMs / FRESH_MS) * FRESH_MS)
 }
 
+/** What there is no time for before doors, said before a run is begun. */
+export function tooMuch(items: readonly WorkItem[], doorsAt: string | null, nowMs: number): WorkItem[] {
+  if (doorsAt === null) return []
+  const minutes = (Date.parse(doorsAt) - nowMs) / 60_000 - RESERVE_MINUTES
+  return [...leaveOut(items.filter(wantsWork), Math.max(0, minutes))]
+}
+
 /** The run that is going on; null when none is, or its sheet is gone. */
 export function runView(
   state: Pick<SessionState, 'settings'>,
@@ -71,13 +78,28 @@ export function startRun(session: Session, sheet: Sheet, doorsAt: string | null)
   const kit = session.kit()
   if (!kit) return
   const run = session.deps.newId()
+  const was = kit.sheet
   session.together('the start of the retune run', () => {
     if (kit.sheet !== sheet.id) session.append([kitEdit({ what: 'sheetChosen', sheet: sheet.id })])
     aimAtSheet(session, sheet.versions.at(-1)?.drums.values() ?? [])
     const before = runHeads(workTo(session.get(), session.kit()!, sheet, session.deps.nowMs()))
     session.append([{ kind: 'runStarted', run, sheet: sheet.id, doorsAt, before, ...hand }])
   })
+  if (was !== sheet.id) session.notify(`The kit is held against ${sheet.name} now.`, { undo: true })
   goToNext(session, true)
+}
+
+/** The next head of the run that is going on: another one than is on the Bench, unless it is the last; null when none is left. */
+export function nextInRun(
+  state: Pick<SessionState, 'settings'>,
+  kit: KitState,
+  nowMs: number,
+): WorkItem | null {
+  const view = runView(state, kit, nowMs)
+  const { drum, side } = state.settings
+  return (
+    view?.todo.find((item) => !view.noTime.has(item) && (item.drum.id !== drum || item.side !== side)) ?? null
+  )
 }
 
 /**
@@ -105,16 +127,27 @@ export function leaveHead(session: Session, drum: string, side: Side, why: Event
   if (at.drum === drum && at.side === side) goToNext(session)
 }
 
+/** A head that was left is in the run again. */
+export function takeUpAgain(session: Session, drum: string, side: Side): void {
+  const view = runView(session.get(), session.kit(), session.deps.nowMs())
+  const left = view?.run.left.get(headKey(drum, side))
+  if (left) session.append([{ kind: 'withdrawn', event: left.event, source: 'hand', algorithm: null }])
+}
+
 /** Ends the run: what was not done counts as left for want of time. */
 export function endRun(session: Session): void {
   const view = runView(session.get(), session.kit(), session.deps.nowMs())
   if (!view) return
-  const { run, items, todo } = view
+  const { run, sheet, items, todo } = view
+  const kit = session.kit()!
+  const nowMs = session.deps.nowMs()
+  const way = { kit, sheet, practice: kit.simulated, keys: session.get().settings.keys, nowMs }
+  const found = foundHeads(way, run.before, Date.parse(run.startedAt))
   session.append([
     ...todo.map(({ drum, side }) => ({
       ...{ kind: 'runLeft' as const, run: run.id, drum: drum.id, side, why: 'time' as const },
       ...hand,
     })),
-    { kind: 'runEnded', run: run.id, after: runHeads(items), ...hand },
+    { kind: 'runEnded', run: run.id, found, after: runHeads(items), ...hand },
   ])
 }

@@ -1,50 +1,84 @@
-import { fittedNow } from '@/core/bench/standing'
 import type { Sheet } from '@/core/log/sheets'
-import { standingNow } from '@/core/sheets/compare'
+import { drumStanding, standingNow } from '@/core/sheets/compare'
 import type { KitState } from '@/core/log/fold'
 import type { SheetVersion } from '@/core/log/sheets'
 import { targetFromFit, toleranceOf } from '@/core/bench/targets'
 import { EVENING_VERSION } from '@/core/evening/even'
 import { SIDES, type Aim, type Drum, type Side } from '@/core/records/kit'
 import type { KitChange } from '@/core/records/event'
-import type { SheetDrum } from '@/core/records/sheet'
+import { asKept } from '@/core/bench/job'
+import { drumLog } from '@/core/log/fold'
+import type { Beside, SheetDrum } from '@/core/records/sheet'
 import type { Session } from '../session'
 import { currentView } from './readings'
 
+/** What of the drum on the Bench is kept, and where. */
+export interface Keeping {
+  /** Of a sheet, new or known. */
+  name: string
+  /** Heads whose pitch becomes the sheet's, and whether their unevenness was meant. */
+  heads: ReadonlyArray<{ side: Side; uneven: boolean }>
+  /** The kit is held against that sheet from now on. */
+  hold: boolean
+}
+
 /**
- * Keeps the fitted state of the head on the Bench as a target on a sheet of that name, new or known; the sheet becomes the one the kit is held against.
- * @returns false when the head has not been read
+ * Keeps the drum on the Bench on a sheet: the fitted states of its heads as last read, and centre, ring, muffling and wires as
+ * far as they are known.
+ * @returns false when none of the heads was ever read
  */
-export function keepOnSheet(
-  session: Session,
-  name: string,
-  keepUneven: boolean,
-  offsetTurns: readonly number[] | null = null,
-): boolean {
+export function keepDrum(session: Session, { name, heads, hold }: Keeping): boolean {
   const view = currentView(session)
-  const fit = view && fittedNow(view.head)
-  if (!view || !fit) return false
-  const { kit, drum, side, practice } = view
-  const sheet = kit.sheets.find((each) => each.name === name)?.id ?? session.deps.newId()
-  const tolerance = toleranceOf(drum, side, fit.meanHz)
-  session.together(`keeping ${drum.name}, ${side}, on ${name}`, () => {
-    session.append([
-      {
-        kind: 'sheetKept',
-        drum: drum.id,
-        side,
-        sheet,
-        name,
-        target: targetFromFit(fit, tolerance, keepUneven, offsetTurns),
-        source: practice ? 'practice' : 'hand',
-        algorithm: EVENING_VERSION,
-      },
-    ])
-    if (kit.sheet !== sheet) chooseSheet(session, sheet)
-    setAim(session, drum, side, { kind: 'sheet' })
+  // What was simulated enters no sheet of a drum of one's own.
+  if (!view || (view.practice && !view.kit.simulated)) return false
+  const { kit, drum, practice } = view
+  const { clockMs } = session.get()
+  const says = drumStanding(kit, drum, practice, clockMs)
+  const kept = heads.flatMap(({ side, uneven }) => {
+    const target = says[side]
+    return target ? [{ side, target: { ...target, keepUneven: uneven && !target.offsetTurns } }] : []
   })
-  session.notify(`Kept ${drum.name}, ${side}, on ${name}.`, { undo: true })
+  if (kept.length === 0) return false
+  const sheet = idOf(session, name)
+  const before = kit.sheets
+    .find(({ id }) => id === sheet)
+    ?.versions.at(-1)
+    ?.drums.get(drum.id)
+  const moved = kept.some(({ side, target }) => !asKept(before?.[side]?.meanHz, target.meanHz))
+  const beside = besideOf(says, drumLog(kit, drum.id, practice).layers !== null, moved)
+  const was = kit.sheet
+  session.together(`keeping ${drum.name} on ${name}`, () => {
+    session.append(
+      kept.map(({ side, target }) => ({
+        ...{ kind: 'sheetKept' as const, drum: drum.id, side, sheet, name, target, beside },
+        source: practice ? ('practice' as const) : ('hand' as const),
+        algorithm: EVENING_VERSION,
+      })),
+    )
+    if (hold && was !== sheet) chooseSheet(session, sheet)
+    if (hold || was === sheet) for (const { side } of kept) setAim(session, drum, side, { kind: 'sheet' })
+  })
+  session.notify(`Kept ${drum.name} on ${name}.${heldText(session, was, name)}`, { undo: true })
   return true
+}
+
+/**
+ * What is known beside the heads. What nobody knows is left as the sheet has it, but for a centre and its ring once a head moved:
+ * they were of another tuning.
+ */
+function besideOf(says: SheetDrum, layersSaid: boolean, moved: boolean): Beside {
+  const { centreHz, ringSeconds, layers, wires } = says
+  return {
+    ...(centreHz !== null || moved ? { centreHz } : {}),
+    ...(ringSeconds === undefined ? {} : { ringSeconds }),
+    ...(layersSaid ? { layers } : {}),
+    ...(wires ? { wires } : {}),
+  }
+}
+
+/** Said wherever the kit is held against another sheet than before: it changes what every place shows as off. */
+function heldText(session: Session, was: string | null, name: string): string {
+  return session.kit()?.sheet === was ? '' : ` The kit is held against ${name} now.`
 }
 
 /** The kit as it stands, in the form of a sheet. */
@@ -63,11 +97,13 @@ export function aimAtSheet(session: Session, drums: Iterable<SheetDrum>): void {
 
 /** Writes a whole sheet: the id of a known one makes its next version. It becomes what the kit is held against. */
 function write(session: Session, sheet: string, name: string, notes: string, drums: SheetDrum[]): void {
+  const was = session.kit()?.sheet ?? null
   session.together(`the sheet ${name}`, () => {
     session.append([kitEdit({ what: 'sheetWritten', sheet, name, notes, drums })])
-    if (session.kit()?.sheet !== sheet) chooseSheet(session, sheet)
+    if (was !== sheet) chooseSheet(session, sheet)
     aimAtSheet(session, drums)
   })
+  session.notify(`Kept ${name}.${heldText(session, was, name)}`, { undo: true })
 }
 
 const idOf = (session: Session, name: string) =>

@@ -1,0 +1,74 @@
+'use client'
+
+import { useState } from 'react'
+import { readAgain } from '@/session/actions/readings'
+import { believeReadings } from '@/session/actions/said'
+import type { BenchView } from '@/session/benchView'
+import { useSession } from '@/session/react'
+import { adviceText } from '@/text/advice'
+import { doubtsOf } from '@/text/disagree'
+import { Button } from '@/ui/Button'
+import { Acts } from '../../Frame'
+import { Big, Light } from '../../Big'
+
+/** Readings that no head could show together: which to tap again; what came again is asked about, one thing at a time. */
+export function DisagreePanel({ view }: { view: BenchView }) {
+  const session = useSession()
+  if (!view.advice || !session) return null
+  const { plan } = view.advice
+  const pass = view.sitting?.passes.at(-1)
+  const lugs = plan.readNext.slice(0, 2)
+  const again = lugs.some((lug) => (pass?.readings.get(lug)?.used.length ?? 0) > 1 || pass?.believed.has(lug))
+  return (
+    <>
+      <p className="text-soft">not done: these disagree</p>
+      <div>
+        <Big>
+          {lugs.map((lug, i) => (
+            <span key={lug}>
+              {i > 0 ? <Light>and</Light> : null}
+              {lug}
+            </span>
+          ))}
+        </Big>
+        <p className="mt-3 text-lg leading-snug">{adviceText(plan)}</p>
+      </div>
+      {again ? <Questions view={view} /> : null}
+      <Acts>
+        <Button tone="act" big className="px-4 whitespace-nowrap" onClick={() => readAgain(session, lugs[0])}>
+          Tap {lugs[0]} again
+        </Button>
+        <Button
+          big
+          className="px-3.5 text-base font-normal whitespace-nowrap"
+          onClick={() => believeReadings(session, [])}
+        >
+          They are so
+        </Button>
+      </Acts>
+      <p className="mt-3 text-[15px] text-soft">
+        “They are so” goes lug by lug in small steps, with wide forecasts: no whole head behaves so.
+      </p>
+    </>
+  )
+}
+
+function Questions({ view }: { view: BenchView }) {
+  const [at, setAt] = useState(0)
+  const [yes, setYes] = useState(false)
+  const all = doubtsOf(view.advice!.plan, view.drum.kind === 'snare', view.otherHead !== 'free')
+  const doubt = all[at]
+  if (!doubt)
+    return <p className="mt-3 text-lg">Then look at these lugs’ rods and at the edge beside them.</p>
+  return (
+    <div className="mt-4 border-t border-line pt-3">
+      <p className="text-lg font-bold">{yes ? doubt.then : doubt.ask}</p>
+      {yes ? null : (
+        <div className="mt-2 flex gap-3">
+          <Button onClick={() => setYes(true)}>Yes</Button>
+          <Button onClick={() => setAt(at + 1)}>No</Button>
+        </div>
+      )}
+    </div>
+  )
+}

@@ -1,0 +1,73 @@
+'use client'
+
+import { KeyMap } from '@/charts/KeyMap'
+import { keyMapModel } from '@/charts/keymap.model'
+import { readCount } from '@/commands/when'
+import type { BenchView } from '@/session/benchView'
+import { useSelect } from '@/session/react'
+import { adviceText } from '@/text/advice'
+import { checkText } from '@/text/fitting'
+import { Button } from '@/ui/Button'
+import { useCommander, useEnabled } from '../../../shell/commander'
+import { Acts } from '../../Frame'
+import { Big, Light } from '../../Big'
+import { HeardDoubts, HeardLines, OtherHeadAsk } from './HeardLines'
+import { SourceAsk } from './SourceAsk'
+import { SourcePart } from './SourcePart'
+import { Doubts } from './Doubts'
+
+/** Asks for the next lug, from the chosen source. */
+export function ReadPanel({ view }: { view: BenchView }) {
+  const { run } = useCommander()
+  const isEnabled = useEnabled(['bench.moveOn'] as const)
+  const source = useSelect((state) => state.source)
+  const read = view.turnedNow ? 0 : readCount(view)
+  if (source === 'ask') return <SourceAsk />
+  const wanting = view.advice?.plan.reason === 'need-readings' && read >= view.drum.lugs
+  return (
+    <>
+      <p className="text-soft">
+        {view.climb?.stage === 'check' ? 'a check on the way up: ' : ''}
+        {read} of {view.lugsWanted} lugs read
+      </p>
+      <div className="flex items-start justify-between">
+        <div className="-ml-3.5">
+          <Big>
+            <Light>{source === 'typed' || source === 'gauge' ? 'lug' : 'tap'}</Light>
+            {view.lug}
+          </Big>
+        </div>
+        <div className="-mt-7 -mr-2 hidden md:block">
+          <KeyMap
+            model={keyMapModel(150, new Array<number>(view.drum.lugs).fill(0), view.lug)}
+            label={`Lug ${view.lug} on the drum, seen from outside, badge at the top`}
+          />
+        </div>
+      </div>
+      {view.climb?.stage === 'check' ? <p className="mt-2 leading-snug">{checkText(view.climb)}</p> : null}
+      <p className="mt-2 text-soft">
+        {source === 'gauge'
+          ? 'The foot of the gauge as far in from the hoop at every lug; the other head lying free of pressure.'
+          : read === 0
+            ? `Two fingers in from the hoop, a fingertip resting on the middle without pressing${view.drum.kind === 'snare' ? ', wires off or a stick slid under them' : ''}. Softly: protect your ears.`
+            : 'A fingertip resting on the middle, no pressure, softly.'}
+      </p>
+      <Acts>
+        <div className="w-full">
+          <SourcePart view={view} />
+        </div>
+      </Acts>
+      {read === 0 ? <OtherHeadAsk view={view} /> : null}
+      <HeardLines>
+        <HeardDoubts view={view} />
+      </HeardLines>
+      <Doubts view={view} />
+      {wanting && view.advice ? <p className="mt-3 text-lg">{adviceText(view.advice.plan)}</p> : null}
+      {isEnabled('bench.moveOn') ? (
+        <Button tone="quiet" className="-ml-2 self-start underline" onClick={() => run('bench.moveOn')}>
+          {view.climb?.stage === 'check' ? 'Go on without a check' : `Show the move with ${read} lugs`}
+        </Button>
+      ) : null}
+    </>
+  )
+}

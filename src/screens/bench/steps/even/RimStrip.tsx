@@ -1,0 +1,125 @@
+'use client'
+
+import { RimChart } from '@/charts/RimChart'
+import { rimModel, rimText, type RimReading } from '@/charts/rim.model'
+import { centsBetween } from '@/core/units/pitch'
+import type { BenchView } from '@/session/benchView'
+import { useSelect } from '@/session/react'
+import { hzText, noteText, offText } from '@/text/heads'
+import { Tape } from '@/ui/Tape'
+import { useBox } from '@/ui/useWidth'
+import { AimPick } from './AimPick'
+import { lugRows, RimLugs } from './RimLugs'
+import { rimInput } from './rimInput'
+
+const PHONE_PX = 560
+const PHONE_CHART_PX = 190
+/** Before it is measured. */
+const USUAL_PX = 464
+/** The chart's own padding beside the lugs. */
+const BESIDE_PX = 68
+const LEAST_CHART_PX = 150
+
+/** The head's edge on tape: readings, fit, target band and forecast; a button a lug to read it again. */
+export function RimStrip({ view }: { view: BenchView }) {
+  const onTheWay = useSelect((state) => state.onTheWay)
+  const [ref, box] = useBox<HTMLDivElement>({ width: 700, height: 0 })
+  const phone = box.width < PHONE_PX
+  const lugs = lugRows(box.width - BESIDE_PX, view.drum.lugs).height
+  // On a phone the page scrolls and the strip has its own height; beside a panel it fills what there is.
+  const height = phone ? PHONE_CHART_PX : Math.max(LEAST_CHART_PX, (box.height || USUAL_PX) - lugs)
+  const input = rimInput(view, box.width, height, onTheWay)
+  const model = rimModel(input)
+  return (
+    <section aria-label="Rim strip" className="flex min-w-0 flex-col px-2 pb-2 md:min-h-0 md:px-6 md:pt-4">
+      <RimHead view={view} read={input.readings.length > 0} />
+      <Tape
+        seed={41}
+        teeth={30}
+        outerClass="md:flex md:min-h-0 md:flex-1 md:flex-col"
+        className="px-1 pt-1 pb-2 md:min-h-0 md:flex-1"
+      >
+        <div ref={ref} className="md:absolute md:inset-x-1 md:top-1 md:bottom-3">
+          <RimChart
+            model={model}
+            width={box.width}
+            height={height}
+            label={rimText(input)}
+            lug={view.phase === 'read' ? view.lug : null}
+          />
+          <RimLugs view={view} input={input} model={model} />
+        </div>
+      </Tape>
+      <Signs
+        expected={input.expected.length > 0}
+        toleranceCents={input.toleranceCents}
+        readings={input.readings}
+      />
+    </section>
+  )
+}
+
+/** Two spreads further apart than this are both shown, by name. */
+const WORTH_SAYING_CENTS = 3
+
+/** Spread and mean, and what the cents are counted from, which can be changed here. */
+function RimHead({ view, read }: { view: BenchView; read: boolean }) {
+  const { plan } = view.advice ?? {}
+  // The readings' own spread stands beside the state's where they differ.
+  const asRead =
+    plan?.readSpreadCents && Math.abs(plan.readSpreadCents - plan.spreadCents) > WORTH_SAYING_CENTS
+      ? Math.round(plan.readSpreadCents)
+      : null
+  // Readings that cannot stand together have no head behind them: they stand there as they were taken.
+  const disagree = plan?.reason === 'readings-disagree'
+  const known = plan && read && plan.reason !== 'need-readings'
+  const byPitch = plan?.knownBy === 'pitch' || plan?.knownBy === 'whole'
+  return (
+    <div className="mb-1 flex flex-wrap items-baseline gap-x-6 px-3 md:px-7">
+      {known && !disagree ? (
+        <span className="text-xl font-bold">
+          spread {Math.round(plan.spreadCents)} c{' '}
+          <span className="text-base font-normal text-soft">
+            ± {Math.max(1, Math.round(plan.spreadErrorCents))}
+          </span>
+        </span>
+      ) : null}
+      {known && asRead ? <span className="text-soft">as read {asRead} c</span> : null}
+      {known && !disagree ? (
+        <span className="text-xl font-bold">
+          {byPitch ? offText(centsBetween(plan.targetHz, plan.meanHz)) : 'pitch not read'}
+        </span>
+      ) : null}
+      <span className="ml-auto">
+        <AimPick drum={view.drum} side={view.side} aim={view.aim} kept={view.kept} />
+      </span>
+    </div>
+  )
+}
+
+/** What the marks mean, and the newest reading. */
+function Signs({
+  expected,
+  toleranceCents,
+  readings,
+}: {
+  expected: boolean
+  toleranceCents: number
+  readings: readonly RimReading[]
+}) {
+  const { a4Hz, tap } = useSelect(({ settings, bench }) => ({ a4Hz: settings.a4Hz, tap: bench.lastTap }))
+  const last = tap?.used ? readings.find(({ lug }) => lug === tap.lug) : undefined
+  return (
+    <div className="mt-1.5 hidden flex-wrap gap-x-6 px-7 text-[15px] text-soft lg:flex">
+      <span>● read</span>
+      {expected ? <span className="text-act">◇ expected after this pass</span> : null}
+      <span className="text-good">▬ good enough here: spread {Math.round(toleranceCents)} c</span>
+      {last ? (
+        <span className="ml-auto text-ink">
+          lug {last.lug}: {hzText(last.hz)} Hz ± {Math.max(0.01, last.errorHz).toFixed(2)},{' '}
+          {noteText(last.hz, a4Hz)}
+        </span>
+      ) : null}
+    </div>
+  )
+}

@@ -1,0 +1,117 @@
+'use client'
+
+import { allRodsText, STEP_TURNS } from '@/text/relation'
+import { KeySweep } from '@/charts/KeySweep'
+import type { DrumPair } from '@/core/bench/pairing'
+import type { PairBelief } from '@/core/pair/belief'
+import type { PairAnswer } from '@/core/pair/solve'
+import type { PairWant } from '@/core/pair/types'
+import { waysTo } from '@/core/pair/ways'
+import { hearPair } from '@/session/actions/compare'
+import { aimPair } from '@/session/actions/pair'
+import type { BenchView } from '@/session/benchView'
+import { useSelect, useSession } from '@/session/react'
+import { costText, pairText } from '@/text/pair'
+import { directionWord } from '@/text/turns'
+import { Button } from '@/ui/Button'
+import { Fraction } from '../../Big'
+import { Acts, MainButton } from '../../Frame'
+import { StrokePart } from '../../StrokePart'
+import { ReadNext } from './ReadNext'
+import { School } from './School'
+import { Wants } from './Wants'
+import { Ways } from './Ways'
+
+/** What is wanted of both heads, the turns that make it in the largest type, and one button that aims both there. */
+export function HeadsPanel({
+  view,
+  pair,
+  stands,
+  want,
+  found,
+  fresh,
+  onWant,
+}: {
+  view: BenchView
+  pair: DrumPair
+  stands: PairBelief
+  want: PairWant
+  found: PairAnswer | null
+  /** The answer is to the newest wish. */
+  fresh: boolean
+  onWant: (want: PairWant) => void
+}) {
+  const session = useSession()
+  const settings = useSelect((state) => state.settings)
+  if (!session || !found) return <p className="text-2xl font-bold text-soft">Working it out…</p>
+  const two = pair.drum.resonant !== null
+  const above = found.resonantAboveCents === null ? null : Math.round(found.resonantAboveCents)
+  const still = [found.turns.batter, ...(two ? [found.turns.resonant] : [])].every(
+    (turns) => allRodsText(turns) === 'leave',
+  )
+  return (
+    <>
+      <Wants want={want} answer={found} a4Hz={settings.a4Hz} onChange={onWant} />
+      <HeadTurn name="batter" turns={found.turns.batter} />
+      {two ? <HeadTurn name="resonant" turns={found.turns.resonant} /> : null}
+      <Acts next={still ? 'first' : null}>
+        {still ? null : (
+          <MainButton disabled={!fresh} onClick={() => aimPair(session, found)}>
+            {two ? 'Aim both heads there' : 'Aim the head there'}
+          </MainButton>
+        )}
+        <Button
+          big
+          className="px-3.5 text-base font-normal"
+          onClick={() => void hearPair(session, found.batterHz, found.resonantHz)}
+        >
+          Hear it
+        </Button>
+      </Acts>
+      <div className="mt-3 md:min-h-24 md:flex-1 md:overflow-y-auto">
+        <ReadNext stands={stands} pair={pair} view={view} />
+        <p className="leading-snug">
+          {pairText(found)} {costText(found, view.drum.lugs, settings.keys)}
+        </p>
+        {above === null ? null : (
+          <Ways
+            ways={waysTo({ ...pair, now: pair }, above)}
+            aboveCents={above}
+            onTake={({ batterHz, resonantHz }) =>
+              onWant({ batterHz: Number(batterHz.toFixed(1)), resonantHz: Number(resonantHz.toFixed(1)) })
+            }
+          />
+        )}
+        <School answer={found} pair={pair} />
+        <p className="mt-3 border-t border-line pt-3 leading-snug">
+          {pair.seen.length
+            ? `${pair.seen.length} centre ${pair.seen.length === 1 ? 'reading has' : 'readings have'} taught this drum.`
+            : 'The centre was never read: the sizes alone speak.'}
+        </p>
+        <StrokePart view={view} />
+      </div>
+    </>
+  )
+}
+
+/** How far every rod of a head goes, drawn and in large type. */
+function HeadTurn({ name, turns }: { name: string; turns: number }) {
+  const steps = Math.round(turns / STEP_TURNS) * STEP_TURNS
+  return (
+    <div className="mt-1 flex items-center gap-4">
+      <KeySweep turns={steps} size={88} />
+      <p>
+        <span className="block text-lg leading-none text-soft">{name}</span>
+        <span className="text-[52px] leading-none font-extrabold whitespace-nowrap md:text-[56px]">
+          {steps === 0 ? (
+            'leave'
+          ) : (
+            <>
+              {directionWord(steps)} <Fraction turns={steps} />
+            </>
+          )}
+        </span>
+      </p>
+    </div>
+  )
+}

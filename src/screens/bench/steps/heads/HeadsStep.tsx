@@ -1,0 +1,68 @@
+'use client'
+
+import { useCallback, useMemo, useState } from 'react'
+import { pairStands, type DrumPair } from '@/core/bench/pairing'
+import type { PairBelief } from '@/core/pair/belief'
+import type { PairWant } from '@/core/pair/types'
+import { centsBetween } from '@/core/units/pitch'
+import { askPair } from '@/session/actions/pair'
+import { useBenchView, useSelect, useSession } from '@/session/react'
+import { pairView } from '@/session/selectors'
+import { useAsked } from '../../../useAsked'
+import { Frame } from '../../Frame'
+import { HeadsPanel } from './HeadsPanel'
+import { HeadsStrip } from './HeadsStrip'
+import { PairFoot } from './PairFoot'
+import { UnreadPanel } from './UnreadPanel'
+
+const round = (value: number, digits: number) => Number(value.toFixed(digits))
+
+/** What was asked of the two heads: of this pair, for this want. */
+interface Question {
+  pair: DrumPair
+  wanted: PairWant
+}
+
+/** Two heads: what they do together, and both lug pitches for what is wanted of them; from whatever was read so far. */
+export function HeadsStep() {
+  const session = useSession()
+  const view = useBenchView()
+  const pair = useSelect(pairView)
+  const [want, setWant] = useState<PairWant | null>(null)
+  const stands = useMemo(() => pair && pairStands(pair), [pair])
+  const question = useMemo<Question | null>(() => {
+    const wanted = want ?? (stands && standing(stands))
+    return pair && wanted ? { pair, wanted } : null
+  }, [pair, want, stands])
+  const ask = useCallback(({ wanted }: Question) => (session ? askPair(session, wanted) : null), [session])
+  const answered = useAsked(question, ask)
+  if (!session || !view || !pair) return null
+  if (!stands || !question)
+    return <Frame strip={<HeadsStrip pair={pair} />} panel={<UnreadPanel view={view} />} />
+  const found = answered?.answer ?? null
+  return (
+    <Frame
+      strip={<HeadsStrip pair={pair} stands={stands} found={found} onGoal={setWant} />}
+      panel={
+        <HeadsPanel
+          view={view}
+          pair={pair}
+          stands={stands}
+          want={question.wanted}
+          found={found}
+          fresh={answered?.question === question}
+          onWant={setWant}
+        />
+      }
+      foot={found ? <PairFoot pair={pair} stands={stands} found={found} onWant={setWant} /> : null}
+    />
+  )
+}
+
+/** Nothing wished for yet: the drum as it stands. */
+function standing({ batterHz, resonantHz }: PairBelief): PairWant {
+  const batter = { batterHz: round(batterHz, 1) }
+  return resonantHz === null
+    ? batter
+    : { ...batter, resonantAboveCents: Math.round(centsBetween(batterHz, resonantHz)) }
+}

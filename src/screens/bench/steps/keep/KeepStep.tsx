@@ -1,0 +1,65 @@
+'use client'
+
+import { useState } from 'react'
+import { benchHead, lastKnown } from '@/core/bench/standing'
+import { fittedSpreadCents, isOut, toleranceOf } from '@/core/bench/targets'
+import { SITTING_GAP_MS } from '@/core/log/sittings'
+import { sidesOf, type Side } from '@/core/records/kit'
+import { drumStanding } from '@/core/sheets/compare'
+import { useBenchView, useSelect } from '@/session/react'
+import { Frame } from '../../Frame'
+import { KeepPanel } from './KeepPanel'
+import { KeepStrip } from './KeepStrip'
+
+/** One head that can be kept. */
+export interface Keepable {
+  side: Side
+  /** When it was read; null where it never was. */
+  at: string | null
+  /** Read in a sitting before this one: it may have moved since. */
+  old: boolean
+  /** Uneven beyond its tolerance, and not by turns that were meant. */
+  rough: boolean
+}
+
+/** Everything that is known of the drum against what the sheet says of it, and one button that keeps it. */
+export function KeepStep() {
+  const view = useBenchView()
+  const clockMs = useSelect((state) => state.clockMs)
+  const sheets = view?.kit.sheets.filter(({ archived }) => !archived) ?? []
+  const held = sheets.find(({ id }) => id === view?.kit.sheet) ?? null
+  const [name, setName] = useState(held?.name ?? '')
+  if (!view) return null
+  const { kit, drum, practice } = view
+  const says = drumStanding(kit, drum, practice, clockMs)
+  const sheet = sheets.find((each) => each.name === name.trim()) ?? null
+  const heads = sidesOf(drum).map((side): Keepable => {
+    const fit = lastKnown(benchHead(kit, drum, side, practice, clockMs))
+    const rough =
+      fit !== null &&
+      !says[side]?.offsetTurns &&
+      isOut(fittedSpreadCents(fit, drum.lugs), toleranceOf(drum, side, fit.meanHz))
+    return {
+      ...{ side, at: fit?.at ?? null, rough },
+      old: fit !== null && clockMs - Date.parse(fit.at) > SITTING_GAP_MS,
+    }
+  })
+  const kept = sheet?.versions.at(-1)?.drums.get(drum.id) ?? null
+  return (
+    <Frame
+      strip={<KeepStrip drum={drum} says={says} kept={kept} heads={heads} sheet={sheet?.name ?? null} />}
+      panel={
+        <KeepPanel
+          view={view}
+          says={says}
+          kept={kept}
+          heads={heads}
+          name={name}
+          sheets={sheets.map((each) => each.name)}
+          held={held?.name ?? null}
+          onName={setName}
+        />
+      }
+    />
+  )
+}

@@ -1,0 +1,81 @@
+'use client'
+
+import { allRodsText } from '@/text/relation'
+import { frontChoices } from '@/core/bench/pairing'
+import { PORT_SAYS } from '@/core/pair/kick'
+import { hearPair } from '@/session/actions/compare'
+import { chooseHead } from '@/session/actions/kits'
+import { aimPair } from '@/session/actions/pair'
+import { setAim } from '@/session/actions/sheets'
+import { useBenchView, useSelect, useSession } from '@/session/react'
+import { pairView } from '@/session/selectors'
+import { hzText } from '@/text/heads'
+import { Button } from '@/ui/Button'
+import { Frame, Panel, Phrase } from '../../Frame'
+import { Muffling } from '../ring/Muffling'
+import { KickStrip } from './KickStrip'
+
+/** The kick: batter for feel, front for tone, a port or none, and muffling in layers. */
+export function KickStep() {
+  const session = useSession()
+  const view = useBenchView()
+  const pair = useSelect(pairView)
+  if (!session || !view || !pair) return null
+  const { drum } = view
+  const choices = frontChoices(pair)
+  const aimFront = (at: { batterHz: number; resonantHz: number }) => {
+    aimPair(session, at)
+    chooseHead(session, drum.id, 'resonant')
+  }
+  const aimBatter = () => {
+    setAim(session, drum, 'batter', { kind: 'hz', hz: Math.round(10 * choices.start) / 10 })
+    chooseHead(session, drum.id, 'batter')
+  }
+  const unread = pair.batterHz === null
+  return (
+    <Frame
+      strip={
+        <KickStrip
+          from={choices.from}
+          fronts={choices.fronts}
+          nowHz={pair.resonantHz}
+          onAim={aimFront}
+          onHear={({ batterHz, resonantHz }) => void hearPair(session, batterHz, resonantHz)}
+        />
+      }
+      panel={
+        <Panel
+          over="batter for feel, front for tone"
+          big={
+            <Phrase>
+              {unread ? `Batter: wrinkles gone, then ${allRodsText(choices.turns)}` : 'Choose a front'}
+            </Phrase>
+          }
+          acts={
+            <Button tone={unread ? 'act' : 'line'} big={unread} className="max-md:grow" onClick={aimBatter}>
+              Aim the batter at {hzText(choices.start)} Hz
+            </Button>
+          }
+        >
+          <p className="leading-snug">
+            Wrinkles just gone, then every rod {allRodsText(choices.turns)} for {drum.diameterInches} inches:
+            about {hzText(choices.start)} Hz. A larger shell wants relatively more, or it slaps and has no
+            body. {unread ? 'Not read yet.' : `Now ${hzText(pair.batterHz!)} Hz.`}
+          </p>
+          <section aria-label="Port" className="mt-3">
+            <h2 className="font-bold">Port</h2>
+            <p className="leading-snug">
+              {drum.portInches ? `A hole of ${drum.portInches} inches in the front head.` : 'None noted.'}{' '}
+              {drum.portInches ? PORT_SAYS.ported : PORT_SAYS.none}{' '}
+              <span className="text-soft">
+                {drum.portInches ? '' : PORT_SAYS.ported} Its size is noted with the drum, under Kit.
+              </span>
+            </p>
+            <p className="leading-snug text-caution">{PORT_SAYS.caution}</p>
+          </section>
+          <Muffling view={view} />
+        </Panel>
+      }
+    />
+  )
+}

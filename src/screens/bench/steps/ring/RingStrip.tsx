@@ -1,0 +1,116 @@
+'use client'
+
+import { useMemo } from 'react'
+import { pairModel, pairStands } from '@/core/bench/pairing'
+import { RingingChart } from '@/charts/RingingChart'
+import { ringingModel } from '@/charts/ringing.model'
+import { ringsBy, sameTuning, type Stroke } from '@/core/bench/strokes'
+import { ofStroke } from '@/session/actions/compare'
+import type { BenchView } from '@/session/benchView'
+import { useSelect } from '@/session/react'
+import { pairView } from '@/session/selectors'
+import { decayText, hungText, layersText, strokeText } from '@/text/strokes'
+import { useWidth } from '@/ui/useWidth'
+import { StripFrame } from '../../Frame'
+
+const HEIGHT = 240
+const SHOWN = 3
+const NAMES = ['full line', 'dashed', 'dotted']
+
+/** The newest strokes dying away on tape, and the rings measured in this tuning, the longest first. */
+export function RingStrip({ view, strokes }: { view: BenchView; strokes: readonly Stroke[] }) {
+  const [ref, width] = useWidth<HTMLDivElement>(640)
+  const newest = strokes.at(-1)
+  // In the newest one's tuning and place only: another would be taken for a layer.
+  const alike = strokes.filter(
+    (stroke) => newest && sameTuning(stroke, newest) && stroke.hung === newest.hung,
+  )
+  const rings = ringsBy(alike, ({ layers }) => layersText(layers)).sort((a, b) => b.ring - a.ring)
+  const longest = Math.max(0.05, ...rings.map(({ ring }) => ring))
+  const states = alike.slice(-SHOWN).flatMap((stroke) => {
+    const state = ofStroke(stroke)
+    return state ? [{ stroke, state }] : []
+  })
+  return (
+    <StripFrame
+      label="Ring"
+      seed={75}
+      over={
+        <>
+          <span className="text-xl font-bold">
+            {newest ? `rings ${decayText(newest.decaySeconds)}` : 'not struck yet'}
+          </span>
+          {newest ? (
+            <span className="text-soft">
+              centre {newest.hz.toFixed(1)} Hz{newest.hung === undefined ? '' : `, ${hungText(newest.hung)}`}
+            </span>
+          ) : null}
+        </>
+      }
+    >
+      <div ref={ref}>
+        {states.length ? (
+          <>
+            <RingingChart
+              model={ringingModel(
+                states.map(({ state }) => state.tones),
+                Math.max(300, width),
+                HEIGHT,
+              )}
+              label={`Decay and tones of the newest strokes. ${states.map(({ stroke }) => strokeText(stroke)).join('. ')}`}
+            />
+            <ul className="mt-1 text-[15px] text-soft">
+              {states.map(({ stroke }, i) => (
+                <li key={stroke.id}>
+                  {NAMES[i]}: {strokeText(stroke)}
+                </li>
+              ))}
+            </ul>
+          </>
+        ) : (
+          <Foretold width={width} />
+        )}
+        <h2 className="mt-4 font-bold">Rings in this tuning</h2>
+        {rings.length === 0 ? (
+          <p className="text-soft">None yet: strike it bare, then with a layer on.</p>
+        ) : (
+          <ul>
+            {rings.map(({ name, ring, count }) => (
+              <li key={name} className="flex flex-wrap items-center gap-x-4 border-b border-line py-1.5">
+                <span className="w-52 font-bold">{name}</span>
+                <span className="flex min-w-24 flex-1 items-center gap-3">
+                  <span aria-hidden className="h-3 bg-good" style={{ width: `${(70 * ring) / longest}%` }} />
+                  <span className="whitespace-nowrap">
+                    {decayText(ring)} <span className="text-soft">({count}×)</span>
+                  </span>
+                </span>
+              </li>
+            ))}
+          </ul>
+        )}
+      </div>
+      {view.practice && !view.kit.simulated ? <p className="mt-3 text-caution">Simulated.</p> : null}
+    </StripFrame>
+  )
+}
+
+/** Nothing was struck: how it would die away, by what was read of its heads, drawn dashed as all that is foretold. */
+function Foretold({ width }: { width: number }) {
+  const pair = useSelect(pairView)
+  const stands = useMemo(() => pair && pairStands(pair), [pair])
+  const sound = useMemo(() => (pair && stands ? pairModel(pair).sound(stands) : null), [pair, stands])
+  if (!sound)
+    return <p className="text-soft">Read a head, and the ring is foretold; strike it, and it is known.</p>
+  const { hz, decaySeconds } = sound.tones[0]
+  return (
+    <>
+      <RingingChart
+        model={ringingModel([[], sound.tones], Math.max(300, width), HEIGHT)}
+        label={`Foretold: ${hz.toFixed(0)} hertz, ${decaySeconds.toFixed(2)} seconds`}
+      />
+      <p className="text-[15px] text-soft">
+        dashed: foretold, rings {decayText(decaySeconds)} near {hz.toFixed(0)} Hz
+      </p>
+    </>
+  )
+}
