@@ -5,7 +5,8 @@ const ALONE = /(listening|microphone|stage|server)\.spec\.ts$/
 
 export default defineConfig({
   testDir: 'e2e',
-  timeout: 300_000,
+  // Against what hangs, no judge of speed: a whole retune run takes minutes on a machine that is slow today.
+  timeout: 900_000,
   // What a person would wait for on a machine that is slow today.
   expect: { timeout: 25_000 },
   // The fake microphone loses samples on a busy machine, and what a long request leaves to others is felt only on a

@@ -17,7 +17,6 @@ const SIZES = [
 ]
 
 test('every step stands well with assistive technology, in both lights and two sizes', async ({ page }) => {
-  test.setTimeout(240_000)
   const found: string[] = []
   await openHead(page, 'Snare 14')
   const drum = new URL(page.url()).searchParams.get('drum')!
@@ -39,7 +38,6 @@ test('every step stands well with assistive technology, in both lights and two s
 })
 
 test('places stand well with assistive technology, in both lights and two sizes', async ({ page }) => {
-  test.setTimeout(240_000)
   const found: string[] = []
   for (const path of ['/', '/spacing', '/sheets', '/print', '/run']) {
     await page.goto(path)

@@ -2,7 +2,6 @@ import type { Page } from '@playwright/test'
 import { expect, move, openHead, test, evenOut, readRound } from './page'
 
 test('the demo floor tom with its out-of-round hoop is evened as far as it goes', async ({ page }) => {
-  test.setTimeout(240_000)
   await openHead(page, 'Floor tom 15')
   await page.getByLabel('cents from', { exact: true }).selectOption('hz')
   await page.getByLabel('target, Hz').fill('121')
@@ -28,7 +27,6 @@ async function expectEvened(page: Page): Promise<void> {
 }
 
 test('a deliberately uneven snare is stored, and reached again after a head change', async ({ page }) => {
-  test.setTimeout(300_000)
   await openHead(page, 'Snare 14')
   await page.keyboard.press('u')
   const dialog = page.getByRole('dialog', { name: 'Uneven on purpose' })

@@ -1,7 +1,6 @@
 import { evenOut, expect, move, openHead, test } from './page'
 
 test('the stripped rod on the practice drum is found, noted and left out of the passes', async ({ page }) => {
-  test.setTimeout(240_000)
   await openHead(page, 'Tom 12')
   await page.getByRole('button', { name: 'beside' }).click()
   await page.getByRole('menuitem', { name: /^hide a fault/ }).click()

@@ -118,7 +118,6 @@ async function throughTheLine(
 test('a new head from look over to a kept sheet, by keyboard only, and Back through all of it', async ({
   page,
 }) => {
-  test.setTimeout(400_000)
   await openTom(page)
   const press = async (button: Locator) => {
     // What is pressed is there, and takes the focus and the key.
@@ -162,7 +161,6 @@ test('a new head from look over to a kept sheet, by keyboard only, and Back thro
 test.describe('on a phone', () => {
   test.use({ viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true })
   test('the same by touch, the button under the thumb, without ever opening a menu', async ({ page }) => {
-    test.setTimeout(400_000)
     await openTom(page, true)
     const press = async (button: Locator) => {
       await button.tap()

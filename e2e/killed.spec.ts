@@ -4,7 +4,8 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { chromium, expect, test, type Browser, type Page } from '@playwright/test'
 
-const KILLS = 20
+/** In every run; HUMBRA_KILLS=20 lets each kind of work die at each moment. */
+const KILLS = Number(process.env.HUMBRA_KILLS ?? 10)
 const PORT = 9444
 
 /** A Chromium with a profile on disk, which can be killed outright. */
@@ -113,7 +114,7 @@ test(`killed ${KILLS} times at work: of all that was shown as kept nothing is mi
       Object.assign(kept, now)
       const what = ['readings', 'turns', 'sheet', 'import', 'presses'][kill % 5]
       // The moment at which it dies: in the act, just behind it, or a little later.
-      const late = [0, 3, 8, 20][Math.floor(kill / 5) % 4]
+      const late = [0, 8, 3, 20][((kill % 5) + Math.floor(kill / 5)) % 4]
       let dead = false
       const die = async () => {
         await page.waitForTimeout(late).catch(() => undefined)

@@ -60,7 +60,6 @@ interface Count {
 test('a retune run from “Lounge” to “Open deck” on the practice drums, with a reload in the middle, and its report', async ({
   page,
 }) => {
-  test.setTimeout(600_000)
   await page.goto('/run')
   await page.getByLabel('to the sheet').selectOption({ label: 'Open deck' })
   await expect(

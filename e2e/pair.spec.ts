@@ -2,7 +2,6 @@ import { centsApart } from './walk'
 import { evenOut, expect, openHead, test } from './page'
 
 test('the 12 inch tom is set to a fourth and a wanted centre pitch through the screen', async ({ page }) => {
-  test.setTimeout(300_000)
   await openHead(page, 'Tom 12')
   await page.keyboard.press('b')
   const dialog = page.getByRole('main')
