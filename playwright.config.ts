@@ -20,6 +20,8 @@ export default defineConfig({
   retries: 0,
   reporter: [['list'], ['json']],
   use: {
+    // A click that nothing answers says so long before the whole test is given up.
+    actionTimeout: 120_000,
     baseURL: `http://localhost:${PORT}`,
     viewport: { width: 1280, height: 800 },
     serviceWorkers: 'block',

@@ -49,8 +49,8 @@ export function faultsOf(page: Page): Promise<Faults> {
     for (let node = walker.nextNode(); node; node = walker.nextNode()) {
       const element = node.parentElement
       if (!element || !node.textContent?.trim() || !seen(element)) continue
-      // Charts place their own labels; a list box draws its own words; layers lie over the page on purpose.
-      if (element.closest('svg, select, option, datalist, script, style') || layered(element)) continue
+      // A list box draws its own words; layers lie over the page on purpose.
+      if (element.closest('select, option, datalist, script, style') || layered(element)) continue
       const range = document.createRange()
       range.selectNodeContents(node)
       for (const rect of range.getClientRects()) {
@@ -66,6 +66,9 @@ export function faultsOf(page: Page): Promise<Faults> {
       for (const b of texts.slice(i + 1)) {
         if (a.element === b.element || a.element.contains(b.element) || b.element.contains(a.element))
           continue
+        // A chart places its own labels; what stands beside it is not for them to lie on.
+        const chart = a.element.closest('svg')
+        if (chart !== null && chart === b.element.closest('svg')) continue
         // A fraction is set by hand from figures that lean into each other.
         const set = a.element.closest('[aria-hidden=true]')
         if (set !== null && set === b.element.closest('[aria-hidden=true]')) continue

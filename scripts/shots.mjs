@@ -73,7 +73,7 @@ async function workOn(page) {
   }
   await page.waitForTimeout(800)
   await shot(page, 'pair')
-  await page.keyboard.press('k')
+  await page.getByRole('button', { name: /^keep,/ }).click()
   await page.getByRole('region', { name: 'What is kept' }).waitFor()
   await page.waitForTimeout(400)
   await shot(page, 'keep')

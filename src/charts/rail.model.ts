@@ -42,7 +42,7 @@ const SPREAD_MAGNIFIED = 10
 const NARROWEST_BRACKET_PX = 11
 const SIDE_PX = 30
 /** Room for the words right of the last mark. */
-const RIGHT_LABEL_PX = 136
+const RIGHT_LABEL_PX = 156
 
 /** How the resonant head stands to the batter: "fourth up", "alike". */
 export function headsText(aboveCents: number): string {

@@ -32,7 +32,7 @@ export function BenchScreen() {
   return (
     <div
       ref={focusKept}
-      className="flex min-h-dvh flex-col max-md:pb-[calc(var(--bar,64px)+8px)] md:h-dvh md:min-h-[760px]"
+      className="flex min-h-dvh flex-col max-md:pb-[calc(var(--bar,64px)+8px)] md:h-dvh md:min-h-[760px] md:max-lg:portrait:h-auto md:max-lg:portrait:min-h-dvh"
     >
       <RunBar />
       <BenchHeader />

@@ -15,18 +15,27 @@ export function useTop(asked: string | null): void {
 
 /**
  * The one frame of every step: its strip on the left, the panel of what the hand does now on the right, a foot of figures below.
- * On a phone the panel comes first and its buttons lie under the thumb.
+ * On a phone the panel comes first and its buttons lie under the thumb; on a tablet held upright it stands over the strip,
+ * which would be too narrow beside it.
  */
 export function Frame({ strip, panel, foot }: { strip: ReactNode; panel: ReactNode; foot?: ReactNode }) {
   return (
     <>
-      <div className="flex min-h-0 flex-1 flex-col-reverse justify-end md:grid md:grid-cols-[minmax(0,1fr)_376px] xl:grid-cols-[minmax(0,1fr)_clamp(376px,29vw,560px)]">
+      <div
+        className={clsx(
+          'flex min-h-0 flex-1 flex-col-reverse justify-end md:grid md:grid-cols-[minmax(0,1fr)_376px] xl:grid-cols-[minmax(0,1fr)_clamp(376px,29vw,560px)]',
+          'md:max-lg:portrait:grid-cols-1 md:max-lg:portrait:grid-rows-[auto_minmax(440px,1fr)]',
+        )}
+      >
         {strip}
         <section
           aria-label="Next move"
           data-panel
           tabIndex={-1}
-          className="flex flex-col px-5 pt-3 pb-3 md:min-h-0 md:overflow-y-auto md:border-l md:border-line md:px-7 md:pt-4 md:pb-1"
+          className={clsx(
+            'flex flex-col px-5 pt-3 pb-3 md:min-h-0 md:overflow-y-auto md:border-l md:border-line md:px-7 md:pt-4 md:pb-1',
+            'md:max-lg:portrait:order-first md:max-lg:portrait:border-b md:max-lg:portrait:border-l-0 md:max-lg:portrait:pb-4',
+          )}
         >
           {panel}
         </section>

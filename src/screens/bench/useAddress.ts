@@ -1,7 +1,7 @@
 'use client'
 
 import { useSearchParams } from 'next/navigation'
-import { useEffect, useMemo, useRef } from 'react'
+import { useEffect, useMemo, useReducer, useRef } from 'react'
 import { isStep, type StepId } from '@/core/bench/steps'
 import type { KitState } from '@/core/log/fold'
 import type { Side } from '@/core/records/kit'
@@ -47,6 +47,12 @@ export function useAddress(): { elsewhere: Elsewhere | null; stay: () => void } 
   const replaces = useRef(true)
   /** What was on the Bench when an address of another kit came: as long as that stays, the address does. */
   const behind = useRef<string | null>(null)
+  /** How often one went back or on: on a slow machine the router may tell neither the step nor the way back from it. */
+  const [went, goes] = useReducer((times: number) => times + 1, 0)
+  useEffect(() => {
+    window.addEventListener('popstate', goes)
+    return () => window.removeEventListener('popstate', goes)
+  }, [])
   useEffect(() => {
     // An address that is overtaken already says nothing any more.
     if (!session || at === null || params !== new URLSearchParams(window.location.search).toString()) return
@@ -74,7 +80,7 @@ export function useAddress(): { elsewhere: Elsewhere | null; stay: () => void } 
     replaces.current = false
     known.current = at
     write(at, replace)
-  }, [session, params, at, kit, elsewhere])
+  }, [session, params, at, kit, elsewhere, went])
   return { elsewhere, stay: () => at !== null && write(at, true) }
 }
 

@@ -14,7 +14,9 @@ import { Tape } from '@/ui/Tape'
 import { LaneMenu } from './LaneMenu'
 import { statusText } from './summaryText'
 
-export const LANE_GRID = 'grid grid-cols-1 md:grid-cols-[248px_minmax(0,1fr)_190px] md:gap-x-4'
+/** The rail wants some 300 px to be read: on a tablet held upright the state goes under it. */
+export const LANE_GRID =
+  'grid grid-cols-1 md:grid-cols-[248px_minmax(0,1fr)] md:gap-x-4 lg:grid-cols-[248px_minmax(0,1fr)_190px]'
 const LANE_HEIGHT = 104
 
 const TONES = { good: 'text-good', act: 'text-act', soft: 'text-soft', caution: 'text-caution' }
@@ -81,10 +83,12 @@ export function Lane({ summary, lane, model, width, first, last, onOpen, onEdit,
       <button
         type="button"
         onClick={() => onOpen({ step: 'even', side: summary.worst?.side ?? 'batter' })}
-        className="pt-3 pb-4 text-left md:pl-2"
+        className="pt-3 pb-4 text-left md:max-lg:col-start-2 md:max-lg:pt-0 lg:pl-2"
       >
-        <span className={clsx('block text-xl font-bold', TONES[status.tone])}>{status.word}</span>
-        <span className="block text-soft">{status.detail}</span>
+        <span className={clsx('block text-xl font-bold md:max-lg:mr-3 md:max-lg:inline', TONES[status.tone])}>
+          {status.word}
+        </span>
+        <span className="block text-soft md:max-lg:inline">{status.detail}</span>
         {summary.findings.map((found) => (
           <span key={found.id} className="block truncate text-[15px] text-caution">
             {findingText(found)}

@@ -27,12 +27,12 @@ export function Passes({ view }: { view: BenchView }) {
       aria-label="Passes"
       className="hidden shrink-0 items-center gap-6 border-t border-line px-7 py-3 md:flex"
     >
-      <ol className="grid min-w-0 flex-1 grid-cols-3 gap-6">
+      <ol className="grid min-w-0 flex-1 gap-6 lg:grid-cols-3">
         {passes.slice(-SHOWN).map((pass, i) => {
           const number = i + offset
           const spread = spreads[number]
           return (
-            <li key={number}>
+            <li key={number} className="not-last:max-lg:hidden">
               <p className="flex justify-between gap-3">
                 <span className="font-bold">{number === 0 ? 'as found' : `pass ${number}`}</span>
                 {spread !== null ? <span>spread {Math.round(spread)} c</span> : null}

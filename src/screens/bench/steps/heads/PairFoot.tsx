@@ -33,7 +33,7 @@ export function PairFoot({
   return (
     <section
       aria-label="Figures of both heads"
-      className="grid shrink-0 gap-x-7 gap-y-3 border-t border-line px-5 py-3 sm:grid-cols-2 md:grid-cols-5 md:px-7"
+      className="grid shrink-0 gap-x-7 gap-y-3 border-t border-line px-5 py-3 sm:grid-cols-2 md:grid-cols-3 md:px-7 lg:grid-cols-5"
     >
       <PairLine
         label="batter lug"
