@@ -1,7 +1,7 @@
 'use client'
 
 import { useState } from 'react'
-import { chanceByGuessing } from '@/core/pair/blind'
+import { blindText } from '@/text/compare'
 import { Button } from '@/ui/Button'
 
 const coin = (): 0 | 1 => (Math.random() < 0.5 ? 0 : 1)
@@ -14,7 +14,6 @@ export function Blind({ play, onStop }: { play: (which: 0 | 1) => void; onStop: 
     setTries([...tries, which === hidden])
     setHidden(coin())
   }
-  const right = tries.filter(Boolean).length
   return (
     <section aria-label="Blind" className="mt-4 border-t border-line pt-3">
       <div className="flex flex-wrap items-center gap-3">
@@ -28,15 +27,8 @@ export function Blind({ play, onStop }: { play: (which: 0 | 1) => void; onStop: 
         </Button>
       </div>
       <p aria-live="polite" className="mt-2">
-        {tries.length === 0
-          ? 'Play, listen, name it. Eight tries say something.'
-          : `${tries.at(-1) ? 'Right' : 'It was the other'}. ${right} of ${tries.length} right; guessing does as well ${oneIn(chanceByGuessing(right, tries.length))}.`}
+        {blindText(tries)}
       </p>
     </section>
   )
-}
-
-function oneIn(chance: number): string {
-  if (chance > 0.45) return 'about as often as not'
-  return `one time in ${Math.round(1 / chance)}`
 }

@@ -5,12 +5,13 @@ import { sameTuning } from '@/core/bench/strokes'
 import { ofPlan, ofStroke, playInGroove, playOf } from '@/session/actions/compare'
 import { useBenchView, useSelect, useSession } from '@/session/react'
 import { pairView } from '@/session/selectors'
+import { COMPARED_SOUNDS, compareMoveText, STATE_NAMES } from '@/text/compare'
 import { Button } from '@/ui/Button'
 import { Pick } from '@/ui/Pick'
 import { Frame, Panel, Phrase } from '../../Frame'
 import { StrokePart } from '../../StrokePart'
 import { Blind } from './Blind'
-import { CompareStrip, STATE_NAMES } from './CompareStrip'
+import { CompareStrip } from './CompareStrip'
 import { aimsOf, choicesOf } from './choices'
 
 const NONE = 'none'
@@ -43,7 +44,7 @@ export function CompareStep() {
       panel={
         <Panel
           over="at one level"
-          big={<Phrase>{ready ? 'Which is better?' : 'Strike it, change something, strike again'}</Phrase>}
+          big={<Phrase>{compareMoveText(ready)}</Phrase>}
           next={null}
           acts={
             ready ? (
@@ -94,11 +95,7 @@ export function CompareStep() {
           ) : null}
           {ready ? (
             <>
-              <p className="mt-2 text-sm leading-snug text-soft">
-                A kept recording is played where there is one, else the sound is made again from the tones
-                measured. In the groove the other drums are made by the model, as they stand; a drum alone
-                misleads. Keep sounds under “How it listens”.
-              </p>
+              <p className="mt-2 text-sm leading-snug text-soft">{COMPARED_SOUNDS}</p>
               <StrokePart view={view} />
             </>
           ) : null}

@@ -2,8 +2,9 @@
 
 import { RingingChart } from '@/charts/RingingChart'
 import { ringingModel } from '@/charts/ringing.model'
-import { sameTuning, type Stroke } from '@/core/bench/strokes'
+import type { Stroke } from '@/core/bench/strokes'
 import type { SoundState } from '@/session/actions/compare'
+import { comparedText, STATE_NAMES, statesText } from '@/text/compare'
 import { bendText } from '@/text/pair'
 import { hzText } from '@/text/heads'
 import { decayText, hungText, layersText } from '@/text/strokes'
@@ -13,7 +14,6 @@ import { Sideways } from '@/ui/Sideways'
 import { StripFrame } from '../../Frame'
 import type { StateChoice } from './choices'
 
-export const STATE_NAMES = ['first', 'second', 'third'] as const
 const HEIGHT = 210
 
 /** How the states die away, over each other on tape, and their figures side by side. */
@@ -27,11 +27,12 @@ export function CompareStrip({
   strokes: number
 }) {
   const [ref, width] = useWidth<HTMLDivElement>(640)
+  const struck = chosen.flatMap(({ stroke }) => (stroke ? [stroke] : []))
   return (
     <StripFrame
       label="States"
       seed={80}
-      over={<span className="text-xl font-bold">{noteOf(chosen, strokes)}</span>}
+      over={<span className="text-xl font-bold">{comparedText(struck, chosen.length, strokes)}</span>}
     >
       <div ref={ref}>
         {states.length ? (
@@ -42,7 +43,7 @@ export function CompareStrip({
                 Math.max(300, width),
                 HEIGHT,
               )}
-              label={`Decay and tones. ${states.map((state, i) => `${capital(STATE_NAMES[i])}: ${spoken(state)}`).join('. ')}`}
+              label={statesText(states)}
             />
             <Sideways label="Figures">
               <Columns
@@ -59,25 +60,6 @@ export function CompareStrip({
     </StripFrame>
   )
 }
-
-/** Muffling and ring are compared within one tuning: where the tunings differ that is said. */
-function noteOf(chosen: readonly StateChoice[], all: number): string {
-  const strokes = chosen.flatMap(({ stroke }) => (stroke ? [stroke] : []))
-  if (all === 0) return 'No stroke on the centre was measured yet.'
-  if (chosen.length < 2) return 'One stroke is kept; a second is wanted.'
-  if (strokes.length < 2) return 'One of them is foretold.'
-  return strokes.every((stroke) => sameTuning(stroke, strokes[0]))
-    ? 'One tuning: what differs is muffling, place or stroke.'
-    : 'Not one tuning: what differs is not the muffling alone.'
-}
-
-const capital = (text: string) => text[0].toUpperCase() + text.slice(1)
-
-const spoken = ({ tones }: SoundState) =>
-  tones
-    .slice(0, 3)
-    .map(({ hz, decaySeconds }) => `${hz.toFixed(0)} hertz, ${decaySeconds.toFixed(2)} seconds`)
-    .join('; ')
 
 function rowsOf(chosen: readonly StateChoice[], states: readonly SoundState[]): Array<[string, ...string[]]> {
   const row = (

@@ -5,6 +5,7 @@ import { SLACK_SCHOOLS, type SlackSchoolId } from '@/core/head/slackStart'
 import type { HeadRecord } from '@/core/records/kit'
 import type { BenchView } from '@/session/benchView'
 import { useSelect, useSession } from '@/session/react'
+import { FIRST_HEAD_SCHOOLS, markHintText, MARKS, onText } from '@/text/fit'
 import { partsOf } from '@/text/fitting'
 import { Button } from '@/ui/Button'
 import { Choice } from '@/ui/Choice'
@@ -14,17 +15,6 @@ import { FilmSelect } from '../../../kit/FilmSelect'
 import { MainButton, Panel, Phrase } from '../../Frame'
 import { KeysPick } from '../even/KeysPick'
 import type { Fitting } from './FitStep'
-
-const MARKS = [
-  ['0', 'in line with the badge'],
-  ['0.125', 'an eighth round, clockwise'],
-  ['0.25', 'a quarter round'],
-  ['0.375', 'three eighths round'],
-  ['0.5', 'opposite the badge'],
-  ['0.625', 'five eighths round'],
-  ['0.75', 'three quarters round'],
-  ['0.875', 'an eighth short of the badge'],
-].map(([value, label]) => ({ value, label }))
 
 const STEPS = [
   { value: '0.125', label: '1/8, careful' },
@@ -70,11 +60,7 @@ export function FitPanel({
       acts={
         <>
           <MainButton onClick={() => (last ? onDone() : onTick(step.id))}>
-            {!last
-              ? 'Done, on'
-              : fitting.kind === 'new'
-                ? 'It is on, rods at the start'
-                : 'Rods are at the start'}
+            {onText(fitting.kind, last)}
           </MainButton>
           {last ? null : (
             <Button big className="px-4 text-base font-normal" onClick={onDone}>
@@ -112,10 +98,7 @@ export function FitPanel({
           onChange={(value) => session.setSettings({ largestStepTurns: Number(value) })}
         />
       </div>
-      <p className="mt-2 text-[15px] leading-snug text-soft">
-        Which head first is a matter of school: the resonant, since a thin ply can be judged alone and the
-        batter then against it; or the batter.
-      </p>
+      <p className="mt-2 text-[15px] leading-snug text-soft">{FIRST_HEAD_SCHOOLS}</p>
     </Panel>
   )
 }
@@ -149,21 +132,14 @@ function NewHead({
         </select>
       </Field>
       <div className="col-span-2">
-        <Field
-          label="Its mark lies"
-          hint={
-            view.head.markTurns === null
-              ? 'So that it goes back the same way.'
-              : 'The one before lay as shown.'
-          }
-        >
+        <Field label="Its mark lies" hint={markHintText(view.head.markTurns)}>
           <select
             value={String(fitting.markTurns)}
             onChange={(event) => onChange({ ...fitting, markTurns: Number(event.target.value) })}
             className={INPUT_CLASS}
           >
-            {MARKS.map(({ value, label }) => (
-              <option key={value} value={value}>
+            {MARKS.map((label, eighths) => (
+              <option key={label} value={String(eighths / 8)}>
                 {label}
               </option>
             ))}

@@ -4,6 +4,7 @@ import { StarMap } from '@/charts/StarMap'
 import { starMapModel } from '@/charts/starmap.model'
 import type { FitStep } from '@/core/fitting/lookOver'
 import { useSelect } from '@/session/react'
+import { rodOrderText } from '@/text/fit'
 import { StripFrame } from '../../Frame'
 
 /** The way to the slack start on tape: each step with what to check, and the order of the rods drawn. */
@@ -48,10 +49,7 @@ export function FitStrip({
         <figure className="shrink-0 max-lg:mt-4">
           <StarMap model={starMapModel(250, groups)} label={`Order of the rods in pairs: ${order}`} />
           <figcaption className="w-[250px] text-[15px] leading-snug text-soft">
-            {keys === 2
-              ? 'Both rods of a pair together: the head stays centred.'
-              : 'A rod, then its opposite, in this order: with one key in smaller steps.'}{' '}
-            Never around in a circle.
+            {rodOrderText(keys)}
           </figcaption>
         </figure>
       </div>

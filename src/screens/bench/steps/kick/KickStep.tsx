@@ -1,6 +1,5 @@
 'use client'
 
-import { allRodsText } from '@/text/relation'
 import { frontChoices } from '@/core/bench/pairing'
 import { PORT_SAYS } from '@/core/pair/kick'
 import { hearPair } from '@/session/actions/compare'
@@ -10,6 +9,7 @@ import { setAim } from '@/session/actions/sheets'
 import { useBenchView, useSelect, useSession } from '@/session/react'
 import { pairView } from '@/session/selectors'
 import { hzText } from '@/text/heads'
+import { kickFeelText, kickMoveText, portText } from '@/text/kick'
 import { Button } from '@/ui/Button'
 import { Frame, Panel, Phrase } from '../../Frame'
 import { Muffling } from '../ring/Muffling'
@@ -32,6 +32,7 @@ export function KickStep() {
     chooseHead(session, drum.id, 'batter')
   }
   const unread = pair.batterHz === null
+  const port = portText(drum.portInches)
   return (
     <Frame
       strip={
@@ -46,30 +47,18 @@ export function KickStep() {
       panel={
         <Panel
           over="batter for feel, front for tone"
-          big={
-            <Phrase>
-              {unread ? `Batter: wrinkles gone, then ${allRodsText(choices.turns)}` : 'Choose a front'}
-            </Phrase>
-          }
+          big={<Phrase>{kickMoveText(choices, pair.batterHz)}</Phrase>}
           acts={
             <Button tone={unread ? 'act' : 'line'} big={unread} className="max-md:grow" onClick={aimBatter}>
               Aim the batter at {hzText(choices.start)} Hz
             </Button>
           }
         >
-          <p className="leading-snug">
-            Wrinkles just gone, then every rod {allRodsText(choices.turns)} for {drum.diameterInches} inches:
-            about {hzText(choices.start)} Hz. A larger shell wants relatively more, or it slaps and has no
-            body. {unread ? 'Not read yet.' : `Now ${hzText(pair.batterHz!)} Hz.`}
-          </p>
+          <p className="leading-snug">{kickFeelText(choices, drum.diameterInches, pair.batterHz)}</p>
           <section aria-label="Port" className="mt-3">
             <h2 className="font-bold">Port</h2>
             <p className="leading-snug">
-              {drum.portInches ? `A hole of ${drum.portInches} inches in the front head.` : 'None noted.'}{' '}
-              {drum.portInches ? PORT_SAYS.ported : PORT_SAYS.none}{' '}
-              <span className="text-soft">
-                {drum.portInches ? '' : PORT_SAYS.ported} Its size is noted with the drum, under Kit.
-              </span>
+              {port.says} <span className="text-soft">{port.other}</span>
             </p>
             <p className="leading-snug text-caution">{PORT_SAYS.caution}</p>
           </section>

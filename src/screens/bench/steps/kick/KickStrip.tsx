@@ -2,7 +2,7 @@
 
 import type { frontChoices } from '@/core/bench/pairing'
 import { hzText } from '@/text/heads'
-import { ringText } from '@/text/pair'
+import { FRONT_NOTE, frontText } from '@/text/kick'
 import { Button } from '@/ui/Button'
 import { StripFrame } from '../../Frame'
 
@@ -46,10 +46,7 @@ export function KickStrip({
                 {front.label}, {hzText(front.resonantHz)} Hz
               </span>
               <span className="block">{front.expect}</span>
-              <span className="block text-[15px] text-soft">
-                the model: speaks near {hzText(front.centre.hz)} Hz, give or take{' '}
-                {Math.round(front.centre.errorCents)} c; rings {ringText(front.ring)}
-              </span>
+              <span className="block text-[15px] text-soft">{frontText(front)}</span>
             </span>
             <span className="flex gap-2">
               <Button aria-label={`Aim the front ${front.label}`} onClick={() => onAim(front)}>
@@ -62,10 +59,7 @@ export function KickStrip({
           </li>
         ))}
       </ul>
-      <p className="mt-3 leading-snug text-soft">
-        Both heads slack: a thud. Strike from the audience side with the pedal too; a tone too low for the
-        microphone is told by the ones above it, and Humbra says which.
-      </p>
+      <p className="mt-3 leading-snug text-soft">{FRONT_NOTE}</p>
     </StripFrame>
   )
 }

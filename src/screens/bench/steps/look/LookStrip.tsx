@@ -1,12 +1,11 @@
 'use client'
 
-import { format } from 'date-fns'
 import { clsx } from 'clsx'
 import { KeyMap } from '@/charts/KeyMap'
 import { keyMapModel } from '@/charts/keymap.model'
 import { AREAS, type AreaId } from '@/core/fitting/lookOver'
 import type { NotedFinding } from '@/core/log/findings'
-import { findingText } from '@/text/fitting'
+import { areaText, seenText } from '@/text/look'
 import { listText } from '@/text/turns'
 import { StripFrame } from '../../Frame'
 
@@ -70,11 +69,7 @@ export function LookStrip({
                     found.length ? 'font-bold text-caution' : 'text-soft',
                   )}
                 >
-                  {found.length
-                    ? found.map(findingText).join('; ')
-                    : seen
-                      ? `well, ${format(new Date(seen), 'd MMM')}`
-                      : 'not looked at'}
+                  {areaText(found, seen)}
                 </span>
               </button>
             </li>
@@ -89,11 +84,4 @@ export function LookStrip({
       </div>
     </StripFrame>
   )
-}
-
-function seenText(areas: readonly AreaState[]): string {
-  const found = areas.reduce((sum, each) => sum + each.found.length, 0)
-  const seen = areas.filter(({ seen: when }) => when !== null).length
-  const looked = seen === areas.length ? 'all looked at' : `${seen} of ${areas.length} looked at`
-  return found ? `${looked}, ${found} found` : looked
 }
