@@ -9,7 +9,7 @@ import { testSession } from '@/session/testSession'
 import { KitScreen } from './kit/KitScreen'
 import { SheetsScreen } from './sheets/SheetsScreen'
 import { pushed } from './testRouter'
-import { showScreen } from './testScreen'
+import { showScreen, wentTo } from './testScreen'
 
 async function kit() {
   const { session } = testSession()
@@ -43,7 +43,7 @@ test('a drum of the kit opens on the bench', async () => {
   await showScreen(session, <KitScreen />)
   pushed.length = 0
   await act(async () => void fireEvent.click(screen.getByText('Floor')))
-  expect(pushed).toEqual(['/bench'])
+  await wentTo('/bench')
   expect(session.get().settings).toMatchObject({ drum: 'floor', side: 'batter' })
 })
 

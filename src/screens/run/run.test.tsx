@@ -5,8 +5,7 @@ import { turnedOtherwise } from '@/session/actions/turning'
 import { twoToms } from '@/session/testSession'
 import { PrintScreen } from '../sheets/PrintScreen'
 import { SheetsScreen } from '../sheets/SheetsScreen'
-import { pushed } from '../testRouter'
-import { showScreen } from '../testScreen'
+import { showScreen, wentTo } from '../testScreen'
 import { RunScreen } from './RunScreen'
 
 async function kit() {
@@ -38,7 +37,7 @@ test('a run from its start to its report, one head tuned, one left', async () =>
   await showScreen(session, <RunScreen />)
   fireEvent.change(screen.getByLabelText(/^doors at/), { target: { value: '13:00' } })
   await click('Start the run')
-  expect(pushed).toEqual(['/bench'])
+  await wentTo('/bench')
   expect(session.kit()!.runs[0].doorsAt).not.toBeNull()
   expect(screen.getByRole('button', { name: /^Next: Rack, batter, tune/ })).toBeTruthy()
   const items = screen.getAllByRole('listitem').map((item) => item.textContent)

@@ -6,7 +6,7 @@ import { typeReading } from '@/session/actions/said'
 import { chooseHead } from '@/session/actions/kits'
 import { logOf, twoToms } from '@/session/testSession'
 import { place, pushed } from '../testRouter'
-import { showScreen } from '../testScreen'
+import { showScreen, wentTo } from '../testScreen'
 
 const PLACES = ['/', '/bench', '/spacing', '/sheets', '/run', '/print'] as const
 const KEYS = COMMANDS.flatMap((command) =>
@@ -85,7 +85,7 @@ test('the second key of a sequence is no key of its own, at the bench too', asyn
     expect([second, logOf(bench.session).length]).toEqual([second, events])
     expect(bench.session.get().settings.side).toBe(side)
   }
-  expect(pushed).toEqual(['/spacing', '/', '/sheets'])
+  await wentTo('/spacing', '/', '/sheets')
   // Alone, and after a while, it is one.
   await bench.press('Enter')
   expect(logOf(bench.session).at(-1)?.kind).toBe('rodsTurned')

@@ -1,12 +1,11 @@
-import { act, fireEvent, screen, waitFor, within } from '@testing-library/react'
+import { act, fireEvent, screen, within } from '@testing-library/react'
 import { usualDrum } from '@/core/records/usualDrum'
 import { addDrum, chooseHead, makeKit } from '@/session/actions/kits'
 import { markRange } from '@/session/actions/stand'
 import { typeReading } from '@/session/actions/said'
 import { planningOf } from '@/session/selectors'
 import { testSession } from '@/session/testSession'
-import { pushed } from '../testRouter'
-import { showScreen } from '../testScreen'
+import { showScreen, wentTo } from '../testScreen'
 import { SpacingScreen } from './SpacingScreen'
 
 async function spacing() {
@@ -92,8 +91,7 @@ test('a marked growl moves the range of the drum, and the plan is kept as a shee
   expect(sheet.targets.size).toBe(10)
   expect(sheet.versions[0].notes).toMatch(/^fourths from/)
   expect(sheet.versions[0].drums.get('tom12')!.centreHz).toBeGreaterThan(60)
-  // Behind the window that asked for it: its entry of the history is gone first.
-  await waitFor(() => expect(pushed).toEqual(['/sheets']))
+  await wentTo('/sheets')
 })
 
 test('a scheme of one’s own and a relation for one drum', async () => {
