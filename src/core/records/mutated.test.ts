@@ -17,7 +17,7 @@ const BASES = ['form4', 'form5'].map((name) =>
   JSON.stringify(oneDrum(readFileSync(join(__dirname, 'fixtures', `${name}.json`), 'utf8'))),
 )
 
-/** One drum of a file and what was said of it: enough for every kind of event and quick to work out thousands of times. */
+/** One drum of a file and what was said of it: enough for every kind of event, quick to work out thousands of times. */
 function oneDrum(text: string): object {
   const file = JSON.parse(text) as { events: Array<Record<string, unknown>> }
   const added = file.events.filter(({ change }) => (change as { what?: string })?.what === 'drumAdded')

@@ -12,6 +12,13 @@ import { EarPart } from './EarPart'
 import { GaugePart } from './GaugePart'
 import { MicrophonePart } from './MicrophonePart'
 
+/** What is done to the practice drum, or read of it, beside tapping. */
+const PRACTICE_ACTS = [
+  ['bench.roughen', 'Put it out of tune'],
+  ['bench.backOff', 'Back off the near rods'],
+  ['bench.gaugeRound', 'Put the gauge on'],
+] as const
+
 /** From where readings come: the tap, the microphone, a file, a number, an ear, a dial. */
 export function SourcePart({ view }: { view: BenchView }) {
   const { run } = useCommander()
@@ -44,27 +51,16 @@ export function SourcePart({ view }: { view: BenchView }) {
             </Button>
           </div>
           <div className="mt-1 -ml-2 hidden flex-wrap md:flex">
-            <Button
-              tone="quiet"
-              className="px-1.5 text-[15px] underline"
-              onClick={() => run('bench.roughen')}
-            >
-              Put it out of tune
-            </Button>
-            <Button
-              tone="quiet"
-              className="px-1.5 text-[15px] underline"
-              onClick={() => run('bench.backOff')}
-            >
-              Back off the near rods
-            </Button>
-            <Button
-              tone="quiet"
-              className="px-1.5 text-[15px] underline"
-              onClick={() => run('bench.gaugeRound')}
-            >
-              Put the gauge on
-            </Button>
+            {PRACTICE_ACTS.map(([command, label]) => (
+              <Button
+                key={command}
+                tone="quiet"
+                className="px-1.5 text-[15px] underline"
+                onClick={() => run(command)}
+              >
+                {label}
+              </Button>
+            ))}
           </div>
         </>
       )
