@@ -3,7 +3,7 @@ export NEXT_TELEMETRY_DISABLED = 1
 export PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD = 1
 PORT ?= 3000
 
-.PHONY: demo test install browser
+.PHONY: demo start phone test install browser build
 
 install: node_modules/.installed
 
@@ -17,10 +17,22 @@ browser:
 	@test -x /usr/bin/chromium -a -x /usr/bin/flac -a -d /usr/share/sonic-pi/samples -a -e /usr/share/sounds/sf2/Black_Pearl_4_LV2.sf2 \
 	  || (apt-get update -qq && apt-get install -y -qq --no-install-recommends $(DEBIAN))
 
-demo: install
+build: install
 	npm run -s build
+
+# With the demo kit in place.
+demo: build
+	@echo "Humbra is at http://localhost:$(PORT)"
+	@HUMBRA_START=demo node node_modules/next/dist/bin/next start -p $(PORT) > /dev/null
+
+# Without: an empty device begins with the welcome.
+start: build
 	@echo "Humbra is at http://localhost:$(PORT)"
 	@node node_modules/next/dist/bin/next start -p $(PORT) > /dev/null
+
+# Over https on this network, for a phone at the kit; addresses and a code are printed.
+phone: build
+	@npm run -s phone
 
 test: install browser
 	npm run -s test

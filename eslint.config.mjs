@@ -54,6 +54,7 @@ const LAYERS = {
   ],
   charts: [
     'charts',
+    'text',
     'core/units',
     'core/kit',
     'core/sound',
@@ -76,7 +77,7 @@ const LAYERS = {
     'core/fitting',
   ],
   session: ['session', 'workers', 'storage', 'files', 'audio', 'text', ...core],
-  workers: ['workers', ...core],
+  workers: ['workers', 'storage', ...core],
   audio: ['audio', 'core/sound', 'core/numeric'],
   storage: ['storage', 'core/records', 'core/log'],
   files: ['files', 'core/records'],

@@ -1,7 +1,7 @@
 import { defineConfig } from '@playwright/test'
 
 const PORT = 3217
-const ALONE = /(listening|microphone|stage|server)\.spec\.ts$/
+const ALONE = /(listening|microphone|phone|stage|server)\.spec\.ts$/
 
 export default defineConfig({
   testDir: 'e2e',
@@ -39,6 +39,7 @@ export default defineConfig({
     // Not through npx: killing that would leave the server behind.
     command: `node node_modules/next/dist/bin/next start -p ${PORT}`,
     url: `http://localhost:${PORT}`,
+    env: { HUMBRA_START: 'demo' },
     reuseExistingServer: false,
     timeout: 60_000,
   },

@@ -117,6 +117,7 @@ async function act(page: Page, times: number): Promise<{ shown: number; kept: nu
 export async function benchLongLog(): Promise<void> {
   const server = spawn('node', ['node_modules/next/dist/bin/next', 'start', '-p', String(PORT)], {
     stdio: 'ignore',
+    env: { ...process.env, HUMBRA_START: 'demo' },
   })
   for (let i = 0; i < 100; i++) {
     if (

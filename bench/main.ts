@@ -3,6 +3,7 @@ import { benchAdviceTime, benchEvening, benchRods } from './evening'
 import { benchFaults } from './faults'
 import { benchHandsFree } from './handsFree'
 import { benchHearing } from './hearing'
+import { benchLight } from './light'
 import { benchLongLog } from './longLog'
 import { benchMeasuring, benchMeasuringTime } from './measuring'
 import { benchPages } from './pages'
@@ -20,4 +21,4 @@ benchPairs()
 benchEvening()
 benchRods()
 benchByChance()
-void benchHandsFree().then(benchLongLog)
+void benchHandsFree().then(benchLongLog).then(benchLight)

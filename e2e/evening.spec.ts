@@ -45,6 +45,7 @@ test('a deliberately uneven snare is stored, and reached again after a head chan
   await page.getByRole('link', { name: 'Kit' }).click()
   await page.getByRole('button', { name: 'More for Snare 14' }).click()
   await page.getByRole('menuitem', { name: 'Edit' }).click()
+  await page.getByRole('button', { name: /^more:/ }).click()
   await page
     .getByLabel(/fitted/i)
     .first()

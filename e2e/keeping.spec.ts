@@ -46,6 +46,7 @@ test('a drum is added, edited, copied, moved, deleted and brought back', async (
     await page.getByRole('menuitem', { name: item, exact: true }).click()
   }
   await menu('Floor tom 16', 'Edit')
+  await page.getByRole('button', { name: /^more:/ }).click()
   await page.getByLabel('Name').fill('Low one')
   await page.getByRole('button', { name: 'Save' }).click()
   await menu('Low one', 'Duplicate')
@@ -74,7 +75,7 @@ test('a kit goes out to a file and comes back; files that are none change nothin
   const path = info.outputPath('kit.json')
   await (await download).saveAs(path)
   const file = JSON.parse(readFileSync(path, 'utf8'))
-  expect(file).toMatchObject({ format: 'humbra-kit', schema: 7 })
+  expect(file).toMatchObject({ format: 'humbra-kit', schema: 8 })
 
   const choose = (name: string, text: string) =>
     page

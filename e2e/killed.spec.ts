@@ -140,6 +140,11 @@ test(`killed ${KILLS} times at work: of all that was shown as kept nothing is mi
           await page.waitForTimeout(50)
           if (await shownAsKept(page)) keep('rodsTurned')
           if (what === 'turns') continue
+          // What was said of the press before must not be taken for this one.
+          await page
+            .getByText(/^Noted: the press/)
+            .first()
+            .waitFor({ state: 'detached', timeout: 15_000 })
           await page.keyboard.press('p')
           const said = page.getByText(/^Noted: the press/).first()
           const pressed = await said.waitFor({ timeout: 3000 }).then(

@@ -1,58 +1,9 @@
-import { execFileSync } from 'node:child_process'
-import { chromium, expect as baseExpect, test as base } from '@playwright/test'
+import { expect as baseExpect, test as base } from '@playwright/test'
+import { browserThatHears, HEARD_CENTS, readHz } from './microphone'
 import { expect, move, openHead, test } from './page'
 
-const ARGS = [
-  '--no-sandbox',
-  '--disable-background-networking',
-  '--disable-component-update',
-  '--disable-sync',
-]
-
-/** Chromium's fake capture device plays a file that the practice drum wrote: the real permission path, worklet and worker. */
 base('the microphone hears a tap from Chromium’s fake capture device', async ({ baseURL }, info) => {
-  const path = info.outputPath('tap.wav')
-  const out = execFileSync('node', [
-    ...[
-      'cli/run.mjs',
-      'tap',
-      '--diameter',
-      '12',
-      '--depth',
-      '7',
-      '--lugs',
-      '6',
-      '--batter-hz',
-      '146',
-      '--plies',
-      '7,7',
-    ],
-    ...[
-      '--at',
-      'lug:1',
-      '--noise-db',
-      '-55',
-      '--rate',
-      '44100',
-      '--lead',
-      '2.5',
-      '--seconds',
-      '5',
-      '--out',
-      path,
-    ],
-  ])
-  const truth = JSON.parse(out.toString()) as { lugHz: number[] }
-  const browser = await chromium.launch({
-    executablePath: '/usr/bin/chromium',
-    args: [
-      ...ARGS,
-      '--use-fake-ui-for-media-stream',
-      '--use-fake-device-for-media-stream',
-      // Played over and over: as a drummer would, the device taps again when a tap was lost.
-      `--use-file-for-fake-audio-capture=${path}`,
-    ],
-  })
+  const { browser, lugHz } = await browserThatHears(info)
   const context = await browser.newContext({
     baseURL,
     permissions: ['microphone'],
@@ -67,9 +18,7 @@ base('the microphone hears a tap from Chromium’s fake capture device', async (
   })
   const lug = page.getByRole('button', { name: /^Lug 1, [\d.]+ Hz/ })
   await baseExpect(lug).toBeVisible({ timeout: 60_000 })
-  const read = Number(/([\d.]+) Hz/.exec((await lug.getAttribute('aria-label'))!)![1])
-  // On a busy machine the fake device loses or repeats 10 ms pieces: some cents. A wrong rate would be 147.
-  baseExpect(Math.abs(1200 * Math.log2(read / truth.lugHz[0]))).toBeLessThan(25)
+  baseExpect(Math.abs(1200 * Math.log2((await readHz(page, 1)) / lugHz))).toBeLessThan(HEARD_CENTS)
   await page.getByRole('button', { name: 'Stop' }).click()
   await baseExpect(page.getByRole('button', { name: 'Listen', exact: true })).toBeVisible()
   await browser.close()

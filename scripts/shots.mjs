@@ -8,6 +8,7 @@ if (!existsSync('.next/csp.json')) spawnSync('npm', ['run', '-s', 'build'], { st
 mkdirSync('docs/screenshots', { recursive: true })
 const server = spawn('node', ['node_modules/next/dist/bin/next', 'start', '-p', String(PORT)], {
   stdio: 'ignore',
+  env: { ...process.env, HUMBRA_START: 'demo' },
 })
 const base = `http://localhost:${PORT}`
 for (let i = 0; i < 60; i++) {
@@ -81,53 +82,32 @@ async function workOn(page) {
   await page.getByRole('button', { name: 'Done, on' }).click()
   await page.waitForTimeout(400)
   await shot(page, 'fit')
-  await page.getByRole('button', { name: 'It is on already' }).click()
-  await page.getByText(/^up from slack/).waitFor()
-  await page.waitForTimeout(400)
-  await shot(page, 'climb')
 }
-/** Typed numbers that no head could show: which lugs to tap again. */
-async function disagreeOn(page) {
+/** The first hour on a device where nothing was done yet, and what is beside the drums. */
+async function firstHour(page, name) {
+  await page.route('**/api/start', (route) =>
+    route.fulfill({ json: { demo: false, addresses: ['https://192.168.1.20:3443'] } }),
+  )
   await page.goto(base)
-  await page.getByRole('button', { name: 'More for Tom 12' }).click()
-  await page.getByRole('menuitem', { name: /^batter/ }).click()
-  await page.getByLabel('cents from', { exact: true }).selectOption('level')
-  await page.getByLabel('read from').selectOption('typed')
-  for (const hz of [150, 150, 151, 150, 150, 163]) {
-    await page.getByLabel('Pitch, Hz').fill(String(hz))
-    await page.keyboard.press('Enter')
-  }
-  await page.getByText('not done: these disagree').waitFor()
+  await page
+    .getByRole('textbox', { name: /The drums you have/ })
+    .fill('20x15 kick, floor tom 15, 12 and 10 racks, 14x5.5 snare')
+  await page.getByRole('listitem', { name: 'Snare 14' }).waitFor()
   await page.waitForTimeout(400)
-  await shot(page, 'disagree')
+  await shot(page, name)
 }
-/** Two heads lived with: the experiment, two states compared, the snare. */
-async function strokesOn(page) {
-  await page.goto(base)
-  await page.getByRole('button', { name: 'More for Tom 12' }).click()
-  await page.getByRole('menuitem', { name: /^batter/ }).click()
-  await page.waitForTimeout(400)
-  await page.getByRole('button', { name: 'beside' }).click()
-  await page.getByRole('menuitem', { name: /^one turn on purpose/ }).click()
-  await page.getByRole('button', { name: /^Begin/ }).click()
-  for (let i = 0; i < 4; i++) {
-    await page.getByRole('button', { name: 'Strike it' }).click()
-    if (i === 3) break
-    await page.getByRole('button', { name: 'Turned and pressed' }).click()
-    for (const read of [0, 1]) {
-      await page.getByText(`Read 2 lugs, ${read} read`).waitFor()
-      await page.getByRole('button', { name: /^Tap lug/ }).click()
-    }
+async function besideDrums(page) {
+  await page.getByRole('button', { name: /^typed/ }).click()
+  await page.waitForURL(/bench/)
+  for (const place of ['settings', 'share']) {
+    await page.goto(`${base}/${place}`)
+    await page.getByRole('heading', { level: 2 }).first().waitFor()
+    await page.waitForTimeout(600)
+    await shot(page, place)
   }
-  await page.getByText('Back where it was', { exact: true }).waitFor()
-  await page.waitForTimeout(400)
-  await shot(page, 'drastic')
-  await page.getByRole('button', { name: 'Done' }).click()
-  await page.keyboard.press('v')
-  await page.getByLabel('third (dotted)').selectOption({ index: 2 })
-  await page.getByRole('img', { name: /^Decay and tones.*Third/ }).waitFor()
-  await page.waitForTimeout(400)
-  await shot(page, 'compare')
+}
+/** What is special about a snare. */
+async function snareOn(page) {
   await page.goto(base)
   await page.getByRole('button', { name: 'More for Snare 14' }).click()
   await page.getByRole('menuitem', { name: /^batter/ }).click()
@@ -177,9 +157,12 @@ try {
   await day.goto(`${base}/sheets`)
   await day.getByRole('heading', { name: 'Open deck' }).waitFor()
   await shot(day, 'sheets')
-  await strokesOn(await open(1280, 800, 'light'))
+  await snareOn(await open(1280, 800, 'light'))
   await kitOn(await open(1280, 800, 'light'))
-  await disagreeOn(await open(1280, 800, 'light'))
+  const own = await open(1280, 800, 'light')
+  await firstHour(own, 'welcome')
+  await besideDrums(own)
+  await firstHour(await open(390, 844, 'dark'), 'welcome-phone-stage')
   const night = await open(1280, 800, 'dark')
   await benchWithMove(night)
   await shot(night, 'bench-stage')

@@ -1,8 +1,8 @@
 import type { Metadata } from 'next'
-import { KitScreen } from '@/screens/kit/KitScreen'
+import { KitPlace } from '@/screens/places'
 
 export const metadata: Metadata = { title: 'Kit' }
 
 export default function KitPage() {
-  return <KitScreen />
+  return <KitPlace />
 }

@@ -1,4 +1,5 @@
 import type { SpectrumModel, WaveModel } from './heard.model'
+import { fixed } from '@/text/shown'
 
 /** A tap's waveform, the stroke marked. */
 export function WaveChart({
@@ -77,7 +78,7 @@ export function SpectrumChart({
               textAnchor="middle"
               fill="var(--ink)"
             >
-              {hz.toFixed(1)}
+              {fixed(hz, 1)}
             </text>
           ) : null}
         </g>

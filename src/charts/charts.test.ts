@@ -81,6 +81,16 @@ test('the key map: lug 1 first clockwise after the badge', () => {
   expect(lugs.filter((lug) => lug.tapped).map((lug) => lug.lug)).toEqual([3])
 })
 
+test('a left-handed drummer’s lugs go round the other way; a badge at a lug has lug 1 under it', () => {
+  const still = new Array<number>(8).fill(0)
+  const left = keyMapModel(160, still, null, null, { mirrored: true, badgeAtLug: false })
+  expect(left.lugs[0].x).toBeLessThan(left.badge.x)
+  const atLug = keyMapModel(160, still, null, null, { mirrored: false, badgeAtLug: true })
+  expect(atLug.lugs[0].x).toBeCloseTo(atLug.badge.x, 6)
+  const facing = keyMapModel(160, still, null, 3, { mirrored: true, badgeAtLug: false })
+  expect(facing.lugs.reduce((a, b) => (b.y > a.y ? b : a)).lug).toBe(3)
+})
+
 test('a sweep goes clockwise to tighten, the rod turned with it', () => {
   expect(sweepModel(0.25, 50)).toMatchObject({ tighten: true, degrees: 90 })
   expect(sweepModel(-0.125, 50)).toMatchObject({ tighten: false, degrees: -45 })

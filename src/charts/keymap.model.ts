@@ -1,4 +1,6 @@
-/** The key map: the head from outside, lugs clockwise from the badge, which is at the top unless the drum is turned. */
+import { PLAIN_LOOK, rodAngle, type MapLook } from './mapLook'
+
+/** The key map: the head as one looks at it, lugs from the badge on, which is at the top unless the drum is turned. */
 export interface KeyMapModel {
   size: number
   radius: number
@@ -25,14 +27,14 @@ export function keyMapModel(
   turns: readonly number[],
   tap: number | null = null,
   facing: number | null = null,
+  look: MapLook = PLAIN_LOOK,
 ): KeyMapModel {
   const radius = size * 0.36
   const centre = size / 2
-  const turned = facing === null ? 0 : Math.PI - (2 * Math.PI * (facing - 0.5)) / turns.length
+  const turned = facing === null ? 0 : Math.PI - rodAngle(facing - 1, turns.length, look)
   const lugs = turns.map((turn, i) => {
-    // The badge stands between the last lug and the first.
-    const angle = (2 * Math.PI * (i + 0.5)) / turns.length - Math.PI / 2 + turned
-    const at = (r: number) => ({ x: centre + r * Math.cos(angle), y: centre + r * Math.sin(angle) })
+    const angle = rodAngle(i, turns.length, look) + turned
+    const at = (r: number) => ({ x: centre + r * Math.sin(angle), y: centre - r * Math.cos(angle) })
     const rim = at(radius)
     const label = at(radius * 0.72)
     return {

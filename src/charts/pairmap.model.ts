@@ -1,7 +1,8 @@
 import { scaleLog } from 'd3-scale'
 import { area, line } from 'd3-shape'
 import type { PairGrid } from '@/core/pair/map'
-import { hzToMidi, midiToHz, nearestNote, STANDARD_A4_HZ } from '@/core/units/pitch'
+import { hzToMidi, midiToHz, STANDARD_A4_HZ } from '@/core/units/pitch'
+import { fixed, noteOf } from '@/text/shown'
 
 /** Both heads of a drum on one sheet: batter lug to the right, resonant lug upward, what they make of it as lines. */
 export interface PairMapModel {
@@ -128,7 +129,7 @@ export function pairMapModel(
     }),
     ratio: RATIOS.flatMap((ratio) =>
       lineOf(
-        ratio.toFixed(1),
+        fixed(ratio, 1),
         contour((batterHz) => batterHz / ratio),
         1,
       ),
@@ -154,7 +155,7 @@ function noteTicks([low, high]: Point, scale: (hz: number) => number, a4Hz: numb
     const at = scale(hz)
     const before = ticks.at(-1)
     if (before && Math.abs(at - before.at) < TICK_PX) continue
-    ticks.push({ note: nearestNote(hz, a4Hz).name, hz, at })
+    ticks.push({ note: noteOf(hz, a4Hz).name, hz, at })
   }
   return ticks
 }

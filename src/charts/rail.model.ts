@@ -1,7 +1,8 @@
 import { extent } from 'd3-array'
 import { scaleLog } from 'd3-scale'
 import { intervalText } from '@/core/units/intervals'
-import { centsBetween, nearestNote } from '@/core/units/pitch'
+import { centsBetween } from '@/core/units/pitch'
+import { noteOf } from '@/text/shown'
 
 /** The rail: one logarithmic frequency axis for all drums, a lane a drum. */
 export interface RailLaneInput {
@@ -101,16 +102,19 @@ export function railModel(lanes: readonly RailLaneInput[], width: number, a4Hz: 
 
 type LogScale = ReturnType<typeof scaleLog<number, number>>
 
+/** C, E and A. */
+const MARKED: ReadonlySet<number> = new Set([0, 4, 9])
+
 /** Notes a third or so apart, which is as close as they can stand and be read. */
 function noteTicks(x: LogScale, a4Hz: number): Array<{ x: number; label: string }> {
   const [low, high] = x.domain()
   const ticks: Array<{ x: number; label: string }> = []
   for (let midi = 24; midi < 100; midi++) {
     const hz = a4Hz * 2 ** ((midi - 69) / 12)
-    const { name } = nearestNote(hz, a4Hz)
-    if (hz < low || hz > high || !/^[CEA]\d/.test(name)) continue
+    if (hz < low || hz > high || !MARKED.has(midi % 12)) continue
     const place = x(hz)
-    if (ticks.length === 0 || place - ticks.at(-1)!.x > 34) ticks.push({ x: place, label: name })
+    if (ticks.length === 0 || place - ticks.at(-1)!.x > 34)
+      ticks.push({ x: place, label: noteOf(hz, a4Hz).name })
   }
   return ticks
 }

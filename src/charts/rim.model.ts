@@ -3,6 +3,7 @@ import { scaleLinear } from 'd3-scale'
 import { line } from 'd3-shape'
 import { harmonicAt, type Harmonics } from '@/core/head/harmonics'
 import { centsBetween } from '@/core/units/pitch'
+import { fixed } from '@/text/shown'
 
 /** The rim strip: the head's edge unrolled, lugs left to right from the badge, cents from the target upward. */
 export interface RimInput {
@@ -131,7 +132,7 @@ export function rimModel(input: RimInput): RimModel {
     ticks: [...new Set([0, ...spanTicks])].map((value) => ({
       y: y(value),
       zero: value === 0,
-      label: value === 0 ? zeroHz.toFixed(1) : `${value > 0 ? '+' : '−'}${Math.abs(value)}`,
+      label: value === 0 ? fixed(zeroHz, 1) : `${value > 0 ? '+' : '−'}${Math.abs(value)}`,
     })),
     band: { path: `${path([...edge(toleranceCents / 2), ...edge(-toleranceCents / 2).reverse()])!}Z` },
     readings: reading.map((each) => ({ ...mark(each), crossed: each.crossed, pale: each.pale })),
@@ -146,7 +147,7 @@ export function rimModel(input: RimInput): RimModel {
 export function rimText(input: RimInput): string {
   const read = input.readings.map(({ lug, hz, leftOut }) => {
     const off = Math.round(centsBetween(input.targetHz[lug - 1], hz))
-    return `lug ${lug} ${hz.toFixed(1)} hertz, ${off === 0 ? 'on target' : `${Math.abs(off)} cents ${off > 0 ? 'high' : 'low'}`}${leftOut ? ', left out' : ''}`
+    return `lug ${lug} ${fixed(hz, 1)} hertz, ${off === 0 ? 'on target' : `${Math.abs(off)} cents ${off > 0 ? 'high' : 'low'}`}${leftOut ? ', left out' : ''}`
   })
   return read.length ? read.join('; ') : 'No lug read yet.'
 }

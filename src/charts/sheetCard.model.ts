@@ -1,7 +1,8 @@
 import type { Drum } from '@/core/records/kit'
 import type { SheetDrum } from '@/core/records/sheet'
-import { centsBetween, nearestNote } from '@/core/units/pitch'
+import { centsBetween } from '@/core/units/pitch'
 import { headsText } from './rail.model'
+import { fixed, noteOf } from '@/text/shown'
 
 /** A sheet as one page for a case lid, black on white: the same drawing is printed, saved as SVG and as PNG. */
 export interface CardInput {
@@ -64,12 +65,12 @@ export function cardModel({ name, kit, date, notes, drums, a4Hz }: CardInput): C
       const head = (side: 'batter' | 'resonant'): CardHead | null => {
         const target = says[side]
         if (!target) return null
-        const note = nearestNote(target.meanHz, a4Hz)
+        const note = noteOf(target.meanHz, a4Hz)
         const off = Math.round(note.cents)
         const uneven = target.offsetTurns ? ', uneven' : ''
         return {
-          hz: target.meanHz.toFixed(1),
-          note: `${note.name.replace('#', '♯')}${off ? ` ${off > 0 ? '+' : '−'}${Math.abs(off)}` : ''}${uneven}`,
+          hz: fixed(target.meanHz, 1),
+          note: `${note.name}${off ? ` ${off > 0 ? '+' : '−'}${Math.abs(off)}` : ''}${uneven}`,
         }
       }
       const above =
@@ -80,7 +81,7 @@ export function cardModel({ name, kit, date, notes, drums, a4Hz }: CardInput): C
         ...{ batter: head('batter'), resonant: head('resonant') },
         lines: [
           ...(above === null ? [] : [`heads: ${headsText(above)}`]),
-          ...(says.centreHz === null ? [] : [`centre ${says.centreHz.toFixed(1)} Hz`]),
+          ...(says.centreHz === null ? [] : [`centre ${fixed(says.centreHz, 1)} Hz`]),
           layers,
           ...(['batter', 'resonant'] as const).flatMap((side) => {
             const offsets = says[side]?.offsetTurns

@@ -1,3 +1,5 @@
+import { PLAIN_LOOK, rodAngle, type MapLook } from './mapLook'
+
 /** The order in which rods are taken, drawn on the head: a line along each pair, its place in the order at either end. */
 export interface StarMapModel {
   size: number
@@ -11,14 +13,17 @@ export interface StarMapModel {
 const LABEL_OFF = 21
 
 /** @param groups rods (0-based) in the order of the hands: pairs, or a single one that is left over */
-export function starMapModel(size: number, groups: readonly (readonly number[])[]): StarMapModel {
+export function starMapModel(
+  size: number,
+  groups: readonly (readonly number[])[],
+  look: MapLook = PLAIN_LOOK,
+): StarMapModel {
   const radius = size * 0.31
   const centre = size / 2
   const lugs = groups.reduce((sum, group) => sum + group.length, 0)
   const at = (rod: number, r: number) => {
-    // The badge stands between the last lug and the first, as on the key map.
-    const angle = (2 * Math.PI * (rod + 0.5)) / lugs - Math.PI / 2
-    return { x: centre + r * Math.cos(angle), y: centre + r * Math.sin(angle) }
+    const angle = rodAngle(rod, lugs, look)
+    return { x: centre + r * Math.sin(angle), y: centre - r * Math.cos(angle) }
   }
   return {
     size,

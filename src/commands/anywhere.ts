@@ -1,4 +1,3 @@
-import { exportKit } from '@/session/actions/files'
 import { redoable, undoable } from '@/session/undo'
 import type { Command } from './types'
 
@@ -29,7 +28,7 @@ export const ANYWHERE_COMMANDS: Command[] = [
   },
   {
     id: 'palette',
-    label: 'Find a command',
+    label: 'Find anything: drum, sheet, step, command',
     group: 'Anywhere',
     shortcut: '$mod+k',
     enabled: () => true,
@@ -52,11 +51,28 @@ export const ANYWHERE_COMMANDS: Command[] = [
     run: ({ toggleTheme }) => toggleTheme(),
   },
   {
+    id: 'walk.again',
+    label: 'Show the first walk again',
+    group: 'Anywhere',
+    enabled: () => true,
+    run: ({ session }) => {
+      session.setSettings({ walked: [] })
+      session.notify('The notes of the first walk are back at their things.')
+    },
+  },
+  {
+    id: 'backup',
+    label: 'Back up this device to one file',
+    group: 'Anywhere',
+    enabled: (session) => session.get().phase !== 'starting',
+    run: async ({ session }) => (await import('@/session/actions/backup')).saveBackup(session),
+  },
+  {
     id: 'export',
     label: 'Export the kit to a file',
     group: 'Anywhere',
     enabled: (session) => session.kit() !== null,
-    run: ({ session }) => exportKit(session),
+    run: async ({ session }) => (await import('@/session/actions/files')).exportKit(session),
   },
   {
     id: 'import',

@@ -1,4 +1,5 @@
-import { COMMANDS, commandById, hasModifier, shortcutText } from '.'
+import { COMMANDS, commandById } from '.'
+import { hasModifier, shortcutText } from './keys'
 
 test('ids and keys are unique, and every command has words', () => {
   const ids = COMMANDS.map((command) => command.id)

@@ -1,5 +1,5 @@
 import { chooseHead } from '@/session/actions/kits'
-import { currentView } from '@/session/actions/readings'
+import { currentView } from '@/session/currentView'
 import { otherSide } from '@/session/benchView'
 import { stepOf } from '@/session/jobView'
 import type { Session } from '@/session/session'

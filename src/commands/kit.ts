@@ -1,5 +1,9 @@
-import { removeKit, restoreKit } from '@/session/actions/kits'
+import { demoKit, ownKit } from '@/session/whichKit'
 import type { Command } from './types'
+
+// What changes kits is loaded when it is asked for: the frame needs none of it.
+const kits = () => import('@/session/actions/kits')
+const demo = () => import('@/session/actions/demo')
 
 export const KIT_COMMANDS: Command[] = [
   {
@@ -15,7 +19,38 @@ export const KIT_COMMANDS: Command[] = [
     label: 'Start a new kit',
     group: 'Kit',
     enabled: () => true,
-    run: ({ open }) => open('new-kit'),
+    run: ({ go }) => go('/welcome'),
+  },
+  {
+    id: 'kit.own',
+    label: 'My own kit',
+    group: 'Kit',
+    enabled: () => true,
+    run: async ({ session, go }) => {
+      const own = ownKit(session.get())
+      if (own) (await kits()).chooseKit(session, own.id)
+      go(own ? '/' : '/welcome')
+    },
+  },
+  {
+    id: 'kit.demo',
+    label: 'Look round the demo kit',
+    group: 'Kit',
+    enabled: (session) => session.kit()?.simulated !== true,
+    run: async ({ session, go }) => {
+      await (await demo()).openDemo(session)
+      go('/')
+    },
+  },
+  {
+    id: 'kit.leaveDemo',
+    label: 'Put the demo away',
+    group: 'Kit',
+    enabled: (session) => demoKit(session.get()) !== null,
+    run: async ({ session, go }) => {
+      ;(await demo()).leaveDemo(session)
+      go('/')
+    },
   },
   {
     id: 'kit.borrowed',
@@ -36,13 +71,13 @@ export const KIT_COMMANDS: Command[] = [
     label: 'Remove this kit',
     group: 'Kit',
     enabled: (session) => session.kit() !== null,
-    run: ({ session }) => removeKit(session),
+    run: async ({ session }) => (await kits()).removeKit(session),
   },
   {
     id: 'kit.restore',
     label: 'Bring back the kit removed last',
     group: 'Kit',
     enabled: (session) => [...session.get().logs.values()].some(({ kit }) => kit === null),
-    run: async ({ session }) => void (await restoreKit(session)),
+    run: async ({ session }) => void (await (await kits()).restoreKit(session)),
   },
 ]

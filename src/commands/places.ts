@@ -15,4 +15,6 @@ export const PLACE_COMMANDS: Command[] = [
   place('spacing', 'the spacing of the kit', '/spacing', 'g p'),
   place('sheets', 'the sheets', '/sheets', 'g s'),
   place('run', 'the retune run', '/run', 'g r'),
+  place('share', 'in and out: files, backup, phone', '/share', 'g i'),
+  place('settings', 'the settings', '/settings', 'g e'),
 ]

@@ -1,5 +1,5 @@
 import { goToNext, runView } from '@/session/actions/run'
-import { currentView } from '@/session/actions/readings'
+import { currentView } from '@/session/currentView'
 import type { Session } from '@/session/session'
 import type { Command } from './types'
 

@@ -1,6 +1,6 @@
 import { hasStep, STEP_IDS, STEPS, type StepId } from '@/core/bench/steps'
 import { chooseHead, goToStop } from '@/session/actions/kits'
-import { currentView } from '@/session/actions/readings'
+import { currentView } from '@/session/currentView'
 import { jobView } from '@/session/jobView'
 import type { Command } from './types'
 import { when } from './when'

@@ -1,9 +1,8 @@
 import type { Session } from '@/session/session'
 
-export type Place = '/' | '/bench' | '/spacing' | '/sheets' | '/run'
+export type Place = '/' | '/bench' | '/spacing' | '/sheets' | '/run' | '/welcome' | '/settings' | '/share'
 export type DialogName =
   | 'add-drum'
-  | 'new-kit'
   | 'rename-kit'
   | 'borrowed-kit'
   | 'why'

@@ -1,6 +1,6 @@
 import type { BenchView } from '@/session/benchView'
 import { lugsRead } from '@/session/benchView'
-import { currentView } from '@/session/actions/readings'
+import { currentView } from '@/session/currentView'
 import { isEvening } from '@/session/jobView'
 import type { Session } from '@/session/session'
 

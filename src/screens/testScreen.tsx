@@ -2,6 +2,7 @@ import { act, render, waitFor } from '@testing-library/react'
 import type { ReactNode } from 'react'
 import type { Session } from '@/session/session'
 import { SessionContext } from '@/session/react'
+import '@/commands'
 import { CommandProvider } from './shell/CommandProvider'
 import { pushed } from './testRouter'
 
@@ -30,3 +31,9 @@ export const settled = () =>
 /** Waits until these places were gone to, one after the other: behind a window its entry of the history is gone first. */
 export const wentTo = (...paths: string[]) =>
   waitFor(() => expect(pushed).toEqual(paths), { timeout: 10_000 })
+
+/** The server says how it was started. */
+export function servedAt(...addresses: string[]): void {
+  const answer = { json: () => Promise.resolve({ demo: false, addresses }) }
+  globalThis.fetch = () => Promise.resolve(answer as Response)
+}

@@ -1,3 +1,8 @@
+import { TextDecoder, TextEncoder } from 'node:util'
+
+// jsdom has neither.
+Object.assign(globalThis, { TextDecoder, TextEncoder })
+
 // Stand-ins for what Next gives a place, for every test of screens.
 jest.mock('next/navigation', () => {
   const { pushed, place } = jest.requireActual<typeof import('./testRouter')>('./testRouter')

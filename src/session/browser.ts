@@ -1,4 +1,5 @@
 import { startAdviser, type Adviser } from '@/workers/adviser/client'
+import { startGuard } from '@/workers/guard/client'
 import { startEar, type Ear } from '@/workers/ear/client'
 import { browserMicrophone } from '@/audio/microphone'
 import { eventLog } from '@/storage/eventLog'
@@ -9,8 +10,7 @@ import { summaryStore } from '@/storage/summaryStore'
 import { takeStore } from '@/storage/takeStore'
 import { settingsStore } from '@/storage/settingsStore'
 import { WorkerLost } from '@/workers/watched'
-import { listenAgain } from './actions/listening'
-import { bringDemo } from './actions/files'
+import { bringDemo } from './actions/demo'
 import { watchAdvice } from './adviceWatch'
 import type { SessionDeps, WorkerName } from './deps'
 import type { Trouble } from './keeper'
@@ -22,6 +22,7 @@ import { browserSitting } from './sittingActs'
 const CHANNEL = 'humbra-log'
 const LOCK = 'humbra-log'
 const DEMO_URL = '/demo/lounge.humbra.json'
+const START_URL = '/api/start'
 const MINUTE_MS = 60_000
 
 /** Reading the property throws where the user forbids storage. */
@@ -69,6 +70,7 @@ function browserDeps(): SessionDeps {
     onAnswer: () => workerTold(which, 'answers'),
   })
   const ear = once<Ear>(() => startEar(watch('ear')))
+  const guard = startGuard()
   const adviser = once<Adviser>(() => startAdviser(watch('adviser')))
   const { open, why, onTrouble } = database()
   const channel = typeof BroadcastChannel === 'undefined' ? null : new BroadcastChannel(CHANNEL)
@@ -79,16 +81,16 @@ function browserDeps(): SessionDeps {
       // Asks that the browser does not clear the log when space runs short; a refusal changes nothing here.
       void navigator.storage?.persist?.().catch(() => undefined)
       return {
-        log: eventLog(open),
-        practice: practiceStore(open),
-        settings: settingsStore(open),
+        log: eventLog(open, guard),
+        practice: practiceStore(open, guard),
+        settings: settingsStore(open, guard),
         takes: takeStore(open),
         summaries: summaryStore(open),
       }
     },
     closedBecause: why,
     onTrouble,
-    journal: browserJournal(storageOrNull('localStorage')),
+    journal: browserJournal(storageOrNull('localStorage'), guard),
     sitting: browserSitting(storageOrNull('sessionStorage')),
     ear,
     adviser,
@@ -103,12 +105,21 @@ function browserDeps(): SessionDeps {
       if ('requestIdleCallback' in window) requestIdleCallback(task)
       else setTimeout(task, 200)
     },
+    readKit: guard.kitFile,
     async loadDemo() {
       try {
         const response = await fetch(DEMO_URL)
         return response.ok ? await response.text() : null
       } catch {
         return null
+      }
+    },
+    async beginsWithDemo() {
+      try {
+        const { demo } = (await (await fetch(START_URL)).json()) as { demo?: boolean }
+        return demo === true
+      } catch {
+        return false
       }
     },
     nowMs: () => Date.now(),
@@ -132,7 +143,8 @@ export const browserSession = once(() => {
     if (event.reason instanceof WorkerLost) event.preventDefault()
   })
   setInterval(() => session.tick(), MINUTE_MS)
-  session.onEarRestarted = () => void listenAgain(session)
+  session.onEarRestarted = () =>
+    void import('./actions/listening').then(({ listenAgain }) => listenAgain(session))
   void keepOffline(session)
   void session.start(bringDemo).then(() => watchAdvice(session))
   return session

@@ -1,5 +1,6 @@
 import type { Adviser } from '@/workers/adviser/client'
 import type { Ear } from '@/workers/ear/client'
+import type { Guard } from '@/storage/guard'
 import type { EventLog } from '@/storage/eventLog'
 import type { Journal } from '@/storage/journal'
 import type { PracticeStore } from '@/storage/practiceStore'
@@ -50,7 +51,11 @@ export interface SessionDeps {
   /** Tells the other tabs that the log or the practice drum grew; calls back when another one does. */
   announce(): void
   onAnnounced(listener: () => void): void
+  /** Reads a kit file's text. */
+  readKit: Guard['kitFile']
   loadDemo(): Promise<string | null>
+  /** An empty device begins with the demo kit; else with the welcome. */
+  beginsWithDemo(): Promise<boolean>
   nowMs(): number
   newId(): string
 }

@@ -1,13 +1,13 @@
 import { addDrum, makeKit, renameKit } from './actions/kits'
-import { decideImport, importKit, kitFileOf } from './actions/files'
-import { currentView } from './actions/readings'
+import { decideImport, importKit, kitFileWithTakes } from './actions/files'
+import { currentView } from './currentView'
 import { leaveHead, startRun } from './actions/run'
 import { typeReading } from './actions/said'
 import { keepKit } from './actions/sheets'
 import { pin } from './actions/spacing'
 import { logOf, testSession, twoToms } from './testSession'
 import { usualDrum } from '@/core/records/usualDrum'
-import { writeKitFile } from '@/core/records/kitFile'
+import { writeKitFile } from '@/core/records/plain'
 
 const refusal = (name: string, message = 'no') => Object.assign(new Error(message), { name })
 
@@ -126,7 +126,7 @@ test('an import goes as a whole, of whatever kind it was', async () => {
   const { session } = await twoToms()
   const kit = session.kit()!.id
   typeReading(session, 150)
-  const file = writeKitFile((await kitFileOf(session))!)
+  const file = writeKitFile(await kitFileWithTakes(session, session.kit()!.id))
   const chosen = () => new File([file], 'kit.json')
   const other = testSession().session
   await other.start(() => Promise.resolve())

@@ -7,7 +7,7 @@ import { watchAdvice } from './adviceWatch'
 import { startRun } from './actions/run'
 import { keepKit } from './actions/sheets'
 import { turnedOtherwise } from './actions/turning'
-import { currentView } from './actions/readings'
+import { currentView } from './currentView'
 import { listening, readingsOf } from './testListening'
 
 test('taps go to lug after lug; a pause loses what rings and nothing that was read; a lost device says so', async () => {

@@ -7,6 +7,7 @@ import { NO_ACTS } from './undo'
 import type { PracticeState } from '@/core/records/practice'
 import type { HumbraEvent } from '@/core/records/event'
 import type { JournalEntry } from '@/storage/journal'
+import { ownGuard } from '@/storage/guard'
 import type { StoredTake } from '@/storage/takeStore'
 import { tryLog } from '@/workers/adviser/tryLog'
 import { advise } from '@/workers/adviser/advise'
@@ -64,7 +65,7 @@ export function memorySession(
           },
         },
         settings: {
-          read: () => Promise.resolve(disk.settings),
+          read: () => ownGuard.settings(disk.settings),
           write: (settings) => {
             disk.settings = settings
             return Promise.resolve()
@@ -93,7 +94,7 @@ export function memorySession(
       }),
     journal: {
       keep: (entry) => void disk.journal.push(entry),
-      readAll: () => [...disk.journal],
+      readAll: () => Promise.resolve([...disk.journal]),
       drop: (names) => void (disk.journal = disk.journal.filter(({ name }) => !names.includes(name))),
     },
     ear: () =>
@@ -126,7 +127,9 @@ export function memorySession(
     exclusive: (task) => task(),
     announce: () => undefined,
     onAnnounced: () => undefined,
+    readKit: ownGuard.kitFile,
     loadDemo: () => Promise.resolve(null),
+    beginsWithDemo: () => Promise.resolve(true),
     nowMs: () => now,
     newId: () => `id-${++ids}`,
   }

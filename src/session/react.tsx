@@ -5,23 +5,36 @@ import { useStore } from 'zustand'
 import { useShallow } from 'zustand/react/shallow'
 import { createStore } from 'zustand/vanilla'
 import type { KitState } from '@/core/log/fold'
-import { benchView, type BenchView } from './benchView'
-import { browserSession } from './browser'
+import type { Settings } from '@/core/records/settings'
 import type { Session } from './session'
 import { INITIAL_STATE, kitOf, type SessionState } from './state'
 
 /** Exported for tests, which bring a session on stand-ins. */
 export const SessionContext = createContext<Session | null>(null)
 
-const nothing = () => () => undefined
 const none = () => null
 /** What is shown before there is a session, and by the server. */
 const before = createStore<SessionState>(() => INITIAL_STATE)
 
+let session: Session | null = null
+
+/** The page's session comes behind the frame: what reads the log and folds it is not needed to paint that. */
+function onSession(listener: () => void): () => void {
+  let left = false
+  if (session === null)
+    void import('./browser').then(({ browserSession }) => {
+      session = browserSession()
+      if (!left) listener()
+    })
+  return () => {
+    left = true
+  }
+}
+
 /** Gives the page its session. The server renders the state before anything is known. */
 export function SessionProvider({ children }: { children: ReactNode }) {
-  const session = useSyncExternalStore<Session | null>(nothing, browserSession, none)
-  return <SessionContext value={session}>{children}</SessionContext>
+  const own = useSyncExternalStore<Session | null>(onSession, () => session, none)
+  return <SessionContext value={own}>{children}</SessionContext>
 }
 
 /** The session, null on the server and before the first effect. */
@@ -39,7 +52,7 @@ export function useKit(): KitState | null {
   return useSelect(kitOf)
 }
 
-/** Everything that the Bench shows of the head on it. */
-export function useBenchView(): BenchView | null {
-  return useSelect(benchView)
+/** What a typed note means on this device. */
+export function useTuning(): Pick<Settings, 'a4Hz' | 'noteNames'> {
+  return useSelect(({ settings: { a4Hz, noteNames } }) => ({ a4Hz, noteNames }))
 }

@@ -35,10 +35,11 @@ export const planningOf: (state: SessionState) => Planning | null = createSelect
     knownOf,
     (state: SessionState) => state.settings.spacing,
     (state: SessionState) => state.settings.a4Hz,
+    (state: SessionState) => state.settings.noteNames,
     (state: SessionState) => state.settings.keys,
   ],
-  (kit, known, spacing, a4Hz, keys) =>
-    kit && known ? { known, ...planRequestOf(kit, known, { spacing, a4Hz, keys }) } : null,
+  (kit, known, spacing, a4Hz, noteNames, keys) =>
+    kit && known ? { known, ...planRequestOf(kit, known, { spacing, a4Hz, noteNames, keys }) } : null,
 )
 
 /** What does not fit together in the kit as it was read. */

@@ -10,9 +10,10 @@ import {
   removeKit,
   restoreKit,
 } from './actions/kits'
-import { decideImport, importKit, kitFileOf } from './actions/files'
+import { decideImport, importKit, kitFileWithTakes } from './actions/files'
 import { clearFinding, noteFinding } from './actions/findings'
-import { currentView, readAgain, withdrawTap } from './actions/readings'
+import { readAgain, withdrawTap } from './actions/readings'
+import { currentView } from './currentView'
 import { chooseSource, typeReading } from './actions/said'
 import { keepDrum } from './actions/sheets'
 import {
@@ -258,7 +259,7 @@ test('a kit file of a kit that is here: merge, both, replace', async () => {
   await readAll(session)
   noteFinding(session, 'dirty', [2])
   clearFinding(session, currentView(session)!.head.findings[0].id)
-  const file = (await kitFileOf(session))!
+  const file = await kitFileWithTakes(session, session.kit()!.id)
   const chosen = () => new File([JSON.stringify(file)], 'kit.json')
   await importKit(session, chosen())
   expect(session.get().waitingImport?.name).toBe('Test kit')

@@ -1,11 +1,12 @@
 import { createStore } from 'zustand/vanilla'
 import type { KitState } from '@/core/log/fold'
 import type { HumbraEvent } from '@/core/records/event'
-import { SCHEMA_VERSION } from '@/core/records/kit'
+import { SCHEMA_VERSION } from '@/core/records/plain'
 import type { PracticeState } from '@/core/records/practice'
-import { settingsSchema, type Settings } from '@/core/records/settings'
+import type { Settings } from '@/core/records/settings'
 import type { StoredTake, TakeStore } from '@/storage/takeStore'
 import { actText, SETTING_WORDS } from '@/text/acts'
+import { setShown } from '@/text/shown'
 import type { SessionDeps } from './deps'
 import { Following, practiceKey } from './following'
 import { Keeper, type Trouble } from './keeper'
@@ -56,11 +57,12 @@ export class Session {
   /** Replaces part of the state that is not in the log. */
   set(change: Partial<SessionState>): void {
     const state = { ...this.get(), ...change }
+    if (change.settings) setShown(change.settings)
     this.store.setState({ ...state, source: sourceFor(state) }, true)
   }
 
-  /** Reads what is kept, as far as the places need it; with an empty log the demo kit is brought in by `bringDemo`. */
-  async start(bringDemo: (session: Session) => Promise<void>): Promise<void> {
+  /** Reads what is kept, as far as the places need it; an empty log takes in the demo kit by `bringDemo`, or is left to the welcome. */
+  async start(bringDemo: (session: Session) => Promise<unknown>): Promise<void> {
     this.tick()
     this.deps.onWorker((which, what) => {
       const { lostWorkers } = this.get()
@@ -78,17 +80,19 @@ export class Session {
     const { storage } = this.following
     if (!storage) {
       this.set({ phase: 'no-storage' })
-      await bringDemo(this)
+      if (await this.deps.beginsWithDemo()) await bringDemo(this)
       return
     }
     // While nothing else writes: a page that is still saving must not be met halfway.
     await this.deps.exclusive(async () => {
-      this.takeSettings(await storage.settings.read())
+      const before = this.get().settings
+      this.takeSettings(await storage.settings.read(), before)
       await this.following.open(storage)
     })
     await this.adopt()
     // Two tabs opened at once both bring the demo; its events have fixed ids, so the log takes them once.
-    if (this.get().logs.size === 0 && this.get().unreadable === 0) await bringDemo(this)
+    if (this.get().logs.size === 0 && this.get().unreadable === 0 && (await this.deps.beginsWithDemo()))
+      await bringDemo(this)
     this.deps.onAnnounced(() => void this.keeper.inTurn(() => this.following.follow()))
     this.set({ phase: 'ready', acts: this.deps.sitting.read() })
   }
@@ -100,20 +104,26 @@ export class Session {
 
   /** Takes up what a page that went away too soon left in the journal. */
   private async adopt(): Promise<void> {
-    const left = this.deps.journal.readAll()
+    const before = this.get()
+    const left = await this.deps.journal.readAll()
     if (left.length === 0) return
-    const practice = new Map(this.get().practice)
-    for (const state of left.flatMap((act) => act.practice)) practice.set(practiceKey(state), state)
-    this.takeSettings(left.findLast((act) => act.settings)?.settings)
+    const { practice: now } = this.get()
+    const practice = new Map(now)
+    // What was done here while it was read is newer than what was left.
+    for (const state of left.flatMap((act) => act.practice)) {
+      const key = practiceKey(state)
+      if (now.get(key) === before.practice.get(key)) practice.set(key, state)
+    }
+    this.takeSettings(left.findLast((act) => act.settings)?.settings, before.settings)
     this.set({ practice })
     this.following.take(left.flatMap(({ events }) => events).map((event) => ({ event, place: Infinity })))
     await this.keeper.adopt(left)
     await this.keeper.settled()
   }
 
-  private takeSettings(kept: unknown): void {
-    const settings = settingsSchema.safeParse(kept)
-    if (settings.success) this.set({ settings: settings.data })
+  /** @param before as they were when these were asked for: what was changed since is newer */
+  private takeSettings(settings: Settings | null | undefined, before: Settings): void {
+    if (settings && this.get().settings === before) this.set({ settings })
   }
 
   /** Completes drafts and appends them as one act: shown at once, kept when the database has it. */

@@ -1,10 +1,11 @@
 import { differences, standingNow } from '@/core/sheets/compare'
-import { NO_CHOICES } from '@/core/records/settings'
-import { readKitFile, writeKitFile } from '@/core/records/kitFile'
+import { NO_CHOICES } from '@/core/records/plain'
+import { readKitFile } from '@/core/records/kitFile'
+import { writeKitFile } from '@/core/records/plain'
 import { turnsBetween, turnLawOf } from '@/core/membrane/turnLaw'
-import { kitFileOf } from './actions/files'
+import { kitFileWithTakes } from './actions/files'
 import { chooseHead } from './actions/kits'
-import { currentView } from './actions/readings'
+import { currentView } from './currentView'
 import { endRun, leaveHead, startRun } from './actions/run'
 import { archiveSheet, keepKit, keepDrum, keepPlan, setAim } from './actions/sheets'
 import { planningOf } from './selectors'
@@ -92,7 +93,7 @@ test('all that a kit can say now goes out to a file and comes back the same', as
   startRun(session, session.kit()!.sheets[0], '2026-01-05T19:00:00.000Z')
   leaveHead(session, 'rack', 'batter', 'cannot')
   endRun(session)
-  const file = (await kitFileOf(session))!
+  const file = await kitFileWithTakes(session, session.kit()!.id)
   const read = readKitFile(writeKitFile(file))
   expect(read).toEqual({ ok: true, file })
 })

@@ -1,27 +1,15 @@
-import { z } from 'zod'
 import type { SessionDeps } from './deps'
-import { NO_ACTS, type Acts } from './undo'
+import { NO_ACTS, type Act, type Acts } from './undo'
 
 const KEY = 'humbra-sitting'
-const act = z.object({
-  at: z.number(),
-  kit: z.string().nullable(),
-  events: z.array(z.object({ id: z.string(), kit: z.string() })),
-  kinds: z.array(z.string()),
-  turns: z.array(z.number()).optional(),
-  what: z.string(),
-  settings: z.record(z.string(), z.unknown()).optional(),
-  removes: z.string().optional(),
-})
-const actsSchema = z.object({ done: z.array(act), undone: z.array(act) })
 
 /** What was done in this tab, through its reloads; another tab and another day have their own. */
 export function browserSitting(storage: Storage | null): SessionDeps['sitting'] {
   return {
     read() {
       try {
-        const parsed = actsSchema.safeParse(JSON.parse(storage?.getItem(KEY) ?? 'null'))
-        return parsed.success ? (parsed.data as Acts) : NO_ACTS
+        const kept: unknown = JSON.parse(storage?.getItem(KEY) ?? 'null')
+        return isActs(kept) ? kept : NO_ACTS
       } catch {
         return NO_ACTS
       }
@@ -34,4 +22,26 @@ export function browserSitting(storage: Storage | null): SessionDeps['sitting'] 
       }
     },
   }
+}
+
+/** Of this tab's own writing, perhaps of an older form: its shape, without the schemas that a first look does not load. */
+function isActs(kept: unknown): kept is Acts {
+  const { done, undone } = (kept ?? {}) as Record<keyof Acts, unknown>
+  return (
+    Array.isArray(done) &&
+    Array.isArray(undone) &&
+    [...(done as unknown[]), ...(undone as unknown[])].every(isAct)
+  )
+}
+
+function isAct(each: unknown): boolean {
+  const { at, kit, events, kinds, what } = (each ?? {}) as Record<keyof Act, unknown>
+  return (
+    typeof at === 'number' &&
+    typeof what === 'string' &&
+    (kit === null || typeof kit === 'string') &&
+    Array.isArray(kinds) &&
+    Array.isArray(events) &&
+    (events as unknown[]).every((event) => typeof (event as { id?: unknown } | null)?.id === 'string')
+  )
 }

@@ -2,7 +2,8 @@ import type { StepId } from '@/core/bench/steps'
 import type { EvenRequest } from '@/core/evening/types'
 import type { KitState } from '@/core/log/fold'
 import type { KitLog } from '@/core/log/kitLog'
-import { DEFAULT_SETTINGS, type Settings } from '@/core/records/settings'
+import { DEFAULT_SETTINGS } from '@/core/records/plain'
+import type { Settings } from '@/core/records/settings'
 import type { Tap } from '@/core/measurement/types'
 import type { HumbraEvent } from '@/core/records/event'
 import type { PracticeState } from '@/core/records/practice'
@@ -48,6 +49,8 @@ export interface SessionState {
   notice: Notice | null
   /** A file that holds a kit which is already here waits for a decision. */
   waitingImport: WaitingImport | null
+  /** A table that came in, to be looked at before anything is made of it. */
+  waitingTable: string | null
   clockMs: number
 }
 
@@ -192,6 +195,7 @@ export const INITIAL_STATE: SessionState = {
   hearing: SILENCE,
   notice: null,
   waitingImport: null,
+  waitingTable: null,
   clockMs: 0,
 }
 

@@ -5,15 +5,16 @@ import type { KitState } from '@/core/log/fold'
 import { kitsFromLog, liveEvents } from '@/core/log/kitLog'
 import { packed } from '@/core/log/summary'
 import { seededRandom } from '@/core/numeric/random'
-import { writeKitFile } from '@/core/records/kitFile'
+import { writeKitFile } from '@/core/records/plain'
 import { usualDrum } from '@/core/records/usualDrum'
+import { ownGuard } from '@/storage/guard'
 import { eventLog } from '@/storage/eventLog'
 import { practiceStore } from '@/storage/practiceStore'
 import { openHumbraDb, type Db } from '@/storage/schema'
 import { settingsStore } from '@/storage/settingsStore'
 import { summaryStore } from '@/storage/summaryStore'
 import { takeStore } from '@/storage/takeStore'
-import { decideImport, importKit, kitFileOf } from './actions/files'
+import { decideImport, importKit, kitFileWithTakes } from './actions/files'
 import { addDrum, chooseHead, makeKit, renameKit } from './actions/kits'
 import { typeReading } from './actions/said'
 import { keepKit } from './actions/sheets'
@@ -42,9 +43,9 @@ class Browser {
       ...deps,
       openStorage: () =>
         Promise.resolve({
-          log: eventLog(open),
-          practice: practiceStore(open),
-          settings: settingsStore(open),
+          log: eventLog(open, ownGuard),
+          practice: practiceStore(open, ownGuard),
+          settings: settingsStore(open, ownGuard),
           takes: takeStore(open),
           summaries: summaryStore(open),
         }),
@@ -123,7 +124,7 @@ test(`two tabs, ${ROUNDS} seeded interleavings: nothing lost, nothing doubled, b
     one.setSettings({ source: 'typed' })
     typeReading(one, 150)
     await one.saved()
-    const file = writeKitFile((await kitFileOf(one))!)
+    const file = writeKitFile(await kitFileWithTakes(one, one.kit()!.id))
     const two = await browser.tab()
     const tabs = [one, two]
     const made = new Set<string>()

@@ -6,8 +6,8 @@ import { practiceHead } from '@/core/practice/drum'
 import { playTap } from '@/core/practice/tap'
 import { allHeard, startListening } from './actions/listening'
 import { makeKit } from './actions/kits'
-import { currentView } from './actions/readings'
-import { kitEdit } from './actions/sheets'
+import { currentView } from './currentView'
+import { kitEdit } from './actions/edits'
 import { testSession, type TestBench } from './testSession'
 
 export const RATE_HZ = 44_100

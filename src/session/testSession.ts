@@ -2,7 +2,7 @@ import { usualDrum } from '@/core/records/usualDrum'
 import type { HumbraEvent } from '@/core/records/event'
 import type { Session } from './session'
 import { addDrum, chooseHead, makeKit } from './actions/kits'
-import { currentView } from './actions/readings'
+import { currentView } from './currentView'
 import { typeReading } from './actions/said'
 import { memorySession as testSession, type MemoryBench } from './memorySession'
 

@@ -1,6 +1,6 @@
 import type { Placed } from '@/core/log/kitLog'
-import { eventSchema, type HumbraEvent } from '@/core/records/event'
-import { migrateEvent } from '@/core/records/migrations'
+import type { HumbraEvent } from '@/core/records/event'
+import type { Guard } from './guard'
 import type { Db, StoredEvent } from './schema'
 
 export interface LogSlice {
@@ -51,7 +51,17 @@ class RepeatedId extends Error {
   }
 }
 
-export function eventLog(db: () => Promise<Db>): EventLog {
+export function eventLog(db: () => Promise<Db>, guard: Guard): EventLog {
+  const sliceOf = async (stored: readonly StoredEvent[], after: number): Promise<LogSlice> => {
+    const slice: LogSlice = { entries: [], last: stored.at(-1)?.seq ?? after, unreadable: 0 }
+    if (stored.length === 0) return slice
+    const events = await guard.events(stored.map(({ event }) => event))
+    events.forEach((event, i) => {
+      if (event) slice.entries.push({ event, place: stored[i].seq! })
+      else slice.unreadable++
+    })
+    return slice
+  }
   return {
     async kits() {
       const kits: Array<[string, number]> = []
@@ -118,13 +128,3 @@ export function eventLog(db: () => Promise<Db>): EventLog {
 }
 
 const behind = (kit: string, after: number) => IDBKeyRange.bound([kit, after], [kit, Infinity], true, true)
-
-function sliceOf(stored: readonly StoredEvent[], after: number): LogSlice {
-  const slice: LogSlice = { entries: [], last: stored.at(-1)?.seq ?? after, unreadable: 0 }
-  for (const { seq, event } of stored) {
-    const parsed = eventSchema.safeParse(migrateEvent(event))
-    if (parsed.success) slice.entries.push({ event: parsed.data, place: seq! })
-    else slice.unreadable++
-  }
-  return slice
-}

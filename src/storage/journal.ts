@@ -1,13 +1,13 @@
-import { z } from 'zod'
-import { eventSchema, type HumbraEvent } from '@/core/records/event'
-import { practiceStateSchema, type PracticeState } from '@/core/records/practice'
+import type { HumbraEvent } from '@/core/records/event'
+import type { PracticeState } from '@/core/records/practice'
+import type { Settings } from '@/core/records/settings'
+import type { Guard } from './guard'
 
 /** What one act changed and the database has not confirmed yet. */
 export interface Unsaved {
   events: readonly HumbraEvent[]
   practice: readonly PracticeState[]
-  /** Its reader checks it. */
-  settings: object | null
+  settings: Settings | null
 }
 
 export interface JournalEntry extends Unsaved {
@@ -23,19 +23,13 @@ export interface Journal {
   /** Keeps an act at once; what does not fit is left to the database alone. */
   keep(entry: JournalEntry): void
   /** What was left behind, oldest first. What cannot be read, as from a newer Humbra, stays where it is. */
-  readAll(): JournalEntry[]
+  readAll(): Promise<JournalEntry[]>
   drop(names: readonly string[]): void
 }
 
 const PREFIX = 'humbra-unsaved-'
-const entrySchema = z.strictObject({
-  events: z.array(eventSchema),
-  practice: z.array(practiceStateSchema),
-  settings: z.looseObject({}).nullable(),
-})
-
 /** The journal in the browser's synchronous store; `storage` is null where the browser gives none. */
-export function browserJournal(storage: Storage | null): Journal {
+export function browserJournal(storage: Storage | null, guard: Guard): Journal {
   const names = () =>
     Array.from({ length: storage?.length ?? 0 }, (_, i) => storage!.key(i)!)
       .filter((key) => key.startsWith(PREFIX))
@@ -49,15 +43,31 @@ export function browserJournal(storage: Storage | null): Journal {
         // Full: the database is on its way all the same.
       }
     },
-    readAll: () =>
-      names().flatMap((name) => {
-        try {
-          const parsed = entrySchema.safeParse(JSON.parse(storage!.getItem(PREFIX + name)!))
-          return parsed.success ? [{ name, ...parsed.data }] : []
-        } catch {
-          return []
-        }
-      }),
+    async readAll() {
+      const read = await Promise.all(
+        names().map((name) => entryOf(name, storage!.getItem(PREFIX + name)!, guard)),
+      )
+      return read.filter((entry) => entry !== null)
+    },
     drop: (gone) => gone.forEach((name) => storage?.removeItem(PREFIX + name)),
+  }
+}
+
+/** One act that was left behind; null where any part of it cannot be read. */
+async function entryOf(name: string, text: string, guard: Guard): Promise<JournalEntry | null> {
+  try {
+    const { events, practice, settings } = JSON.parse(text) as Record<keyof Unsaved, unknown>
+    if (!Array.isArray(events) || !Array.isArray(practice)) return null
+    const checked = await Promise.all([guard.events(events), guard.practice(practice)])
+    const kept = settings === null ? null : await guard.settings(settings)
+    if (checked.flat().includes(null) || (settings !== null && kept === null)) return null
+    return {
+      name,
+      events: checked[0] as HumbraEvent[],
+      practice: checked[1] as PracticeState[],
+      settings: kept,
+    }
+  } catch {
+    return null
   }
 }

@@ -1,4 +1,5 @@
-import { practiceStateSchema, type PracticeState } from '@/core/records/practice'
+import type { PracticeState } from '@/core/records/practice'
+import type { Guard } from './guard'
 import type { Db } from './schema'
 
 export interface PracticeStore {
@@ -7,14 +8,12 @@ export interface PracticeStore {
 }
 
 /** Where the practice drum's rods stand, a record a head. */
-export function practiceStore(db: () => Promise<Db>): PracticeStore {
+export function practiceStore(db: () => Promise<Db>, guard: Guard): PracticeStore {
   return {
     async readAll() {
       const all = await (await db()).getAll('practice')
-      return all.flatMap((state) => {
-        const parsed = practiceStateSchema.safeParse(state)
-        return parsed.success ? [parsed.data] : []
-      })
+      if (all.length === 0) return []
+      return (await guard.practice(all)).filter((state) => state !== null)
     },
     async write(states) {
       const tx = (await db()).transaction('practice', 'readwrite')

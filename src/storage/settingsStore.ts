@@ -1,14 +1,20 @@
+import type { Settings } from '@/core/records/settings'
+import type { Guard } from './guard'
 import type { Db } from './schema'
 
 export interface SettingsStore {
-  read(): Promise<unknown>
+  /** Null where there are none, or none that can be read. */
+  read(): Promise<Settings | null>
   write(settings: object): Promise<void>
 }
 
-/** One record of how a person works on this device. The reader checks what it gets. */
-export function settingsStore(db: () => Promise<Db>): SettingsStore {
+/** One record of how a person works on this device. */
+export function settingsStore(db: () => Promise<Db>, guard: Guard): SettingsStore {
   return {
-    read: async () => (await db()).get('settings', 'settings'),
+    async read() {
+      const raw = await (await db()).get('settings', 'settings')
+      return raw === undefined ? null : guard.settings(raw)
+    },
     write: async (settings) => {
       await (await db()).put('settings', settings, 'settings')
     },

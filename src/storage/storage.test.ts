@@ -1,7 +1,9 @@
 import 'fake-indexeddb/auto'
 import { IDBFactory } from 'fake-indexeddb'
 import type { HumbraEvent } from '@/core/records/event'
+import { DEFAULT_SETTINGS, SCHEMA_VERSION } from '@/core/records/plain'
 import { eventLog } from './eventLog'
+import { ownGuard } from './guard'
 import { openDB } from 'idb'
 import { browserJournal } from './journal'
 import { takeStore } from './takeStore'
@@ -10,13 +12,15 @@ import { openHumbraDb, UPGRADES } from './schema'
 import { summaryStore } from './summaryStore'
 import { settingsStore } from './settingsStore'
 
+const ONE_KEY = { ...DEFAULT_SETTINGS, keys: 1 as const }
+
 const event = (id: string): HumbraEvent => ({
   ...{
     kind: 'kitEdited',
     id,
     at: '2026-01-05T12:00:00.000Z',
     kit: 'k',
-    schema: 1,
+    schema: SCHEMA_VERSION,
     source: 'hand',
     algorithm: null,
   },
@@ -25,7 +29,7 @@ const event = (id: string): HumbraEvent => ({
 
 test('the log appends, follows on, and takes an event once', async () => {
   const db = await openHumbraDb()
-  const log = eventLog(() => Promise.resolve(db))
+  const log = eventLog(() => Promise.resolve(db), ownGuard)
   await log.append([event('a'), event('b')])
   const first = await log.readAfter(0)
   expect(first.entries.map(({ event }) => event.id)).toEqual(['a', 'b'])
@@ -41,13 +45,13 @@ test('the log appends, follows on, and takes an event once', async () => {
 test('practice drum and settings', async () => {
   const db = await openHumbraDb()
   const state = { kit: 'k', drum: 'd', side: 'batter' as const, evenHz: 200, rods: [0, 0, 0], taps: 1 }
-  await practiceStore(() => Promise.resolve(db)).write([state])
-  expect(await practiceStore(() => Promise.resolve(db)).readAll()).toEqual([state])
-  await settingsStore(() => Promise.resolve(db)).write({ keys: 2 })
-  expect(await settingsStore(() => Promise.resolve(db)).read()).toEqual({ keys: 2 })
+  await practiceStore(() => Promise.resolve(db), ownGuard).write([state])
+  expect(await practiceStore(() => Promise.resolve(db), ownGuard).readAll()).toEqual([state])
+  await settingsStore(() => Promise.resolve(db), ownGuard).write(ONE_KEY)
+  expect(await settingsStore(() => Promise.resolve(db), ownGuard).read()).toEqual(ONE_KEY)
 })
 
-test('the journal keeps acts in order, and leaves alone what is not its own or not readable', () => {
+test('the journal keeps acts in order, and leaves alone what is not its own or not readable', async () => {
   const kept = new Map<string, string>([
     ['another', '{}'],
     [
@@ -68,12 +72,12 @@ test('the journal keeps acts in order, and leaves alone what is not its own or n
       kept.set(key, text)
     },
   } as Storage
-  const journal = browserJournal(storage)
+  const journal = browserJournal(storage, ownGuard)
   const act = (name: string, ids: string[]) => ({
     name,
     events: ids.map(event),
     practice: [],
-    settings: { keys: 2 },
+    settings: ONE_KEY,
   })
   journal.keep(act('2', ['b', 'c']))
   journal.keep(act('1', ['a']))
@@ -83,12 +87,12 @@ test('the journal keeps acts in order, and leaves alone what is not its own or n
       Array.from({ length: 50 }, (_, i) => `e${i}`),
     ),
   )
-  expect(journal.readAll()).toEqual([act('1', ['a']), act('2', ['b', 'c'])])
+  expect(await journal.readAll()).toEqual([act('1', ['a']), act('2', ['b', 'c'])])
   journal.drop(['1', '2'])
   expect([...kept.keys()]).toEqual(['another', 'humbra-unsaved-3', 'humbra-unsaved-4'])
-  const none = browserJournal(null)
+  const none = browserJournal(null, ownGuard)
   none.keep(act('1', ['a']))
-  expect(none.readAll()).toEqual([])
+  expect(await none.readAll()).toEqual([])
 })
 
 test('sounds of taps: by kit, counted, removed with it', async () => {
@@ -121,7 +125,7 @@ test.each(UPGRADES.map((_, i) => i + 1))(
     const db = await openHumbraDb({ onMade: made })
     expect(made).not.toHaveBeenCalled()
     const open = () => Promise.resolve(db)
-    const log = eventLog(open)
+    const log = eventLog(open, ownGuard)
     expect((await log.readAfter(0)).entries.map((entry) => entry.event.id)).toEqual(['a'])
     // By kit, by head, with sounds and summaries: each step has given something.
     expect(await log.kits()).toEqual(['k'])
@@ -129,8 +133,8 @@ test.each(UPGRADES.map((_, i) => i + 1))(
     expect([...db.transaction('events').store.indexNames].sort()).toEqual(['head', 'id', 'kit'])
     await takeStore(open).write([{ reading: 'a', kit: 'k', wav: new Uint8Array(3) }])
     expect((await takeStore(open).sizeOf('k')).takes).toBe(1)
-    await practiceStore(open).write([])
-    await settingsStore(open).write({ keys: 1 })
+    await practiceStore(open, ownGuard).write([])
+    await settingsStore(open, ownGuard).write(ONE_KEY)
     const summary = { kit: 'k', version: 1, place: 5, settled: [], state: null }
     await summaryStore(open).write(summary, false)
     await summaryStore(open).write({ ...summary, place: 3 }, false)
@@ -143,7 +147,7 @@ test.each(UPGRADES.map((_, i) => i + 1))(
 
 test('kits come in the order of their making, a kit by itself in pieces, its withdrawals alone', async () => {
   globalThis.indexedDB = new IDBFactory()
-  const log = eventLog(() => openHumbraDb())
+  const log = eventLog(() => openHumbraDb(), ownGuard)
   const of = (kit: string, id: string): HumbraEvent => ({ ...event(id), kit })
   const undo: HumbraEvent = { ...event('u'), kit: 'b', kind: 'withdrawn', event: 'b1' } as never
   await log.append([of('z', 'z1'), of('b', 'b1'), of('z', 'z2'), undo])
@@ -157,7 +161,7 @@ test('kits come in the order of their making, a kit by itself in pieces, its wit
 
 test('an id that is taken by another event is refused by name, and nothing of its act is written', async () => {
   globalThis.indexedDB = new IDBFactory()
-  const log = eventLog(() => openHumbraDb())
+  const log = eventLog(() => openHumbraDb(), ownGuard)
   expect(await log.append([event('a')])).toEqual([1])
   expect(await log.append([event('a'), event('b')])).toEqual([1, 2])
   const other = { ...event('a'), at: '2026-02-05T12:00:00.000Z' }

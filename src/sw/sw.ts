@@ -70,9 +70,32 @@ self.addEventListener('message', (event) => {
   if (event.data === 'take over') void self.skipWaiting()
 })
 
+const SHARED_CACHE = 'humbra-shared'
+
+/** Lays aside what another app shared, under its name, and opens the page that takes it: nothing is sent on. */
+async function layAside(request: Request): Promise<Response> {
+  const form = await request.formData()
+  const cache = await caches.open(SHARED_CACHE)
+  const files = form.getAll('files').filter((each) => each instanceof File)
+  const text = form.get('text')
+  if (files.length === 0 && typeof text === 'string' && text.trim())
+    files.push(new File([text], 'shared.txt', { type: 'text/plain' }))
+  await Promise.all(
+    files.map((file, i) =>
+      cache.put(
+        `/shared?at=${i}&name=${encodeURIComponent(file.name)}`,
+        new Response(file, { headers: { 'content-type': file.type } }),
+      ),
+    ),
+  )
+  return Response.redirect('/share', 303)
+}
+
 self.addEventListener('fetch', (event) => {
   const { request } = event
   const url = new URL(request.url)
+  if (request.method === 'POST' && url.origin === self.location.origin && url.pathname === '/share')
+    return event.respondWith(layAside(request))
   if (request.method !== 'GET' || url.origin !== self.location.origin || url.pathname.startsWith('/api/'))
     return
   const page = PAGES.find(({ path }) => path === url.pathname)

@@ -116,4 +116,8 @@ export const SETTING_WORDS: Partial<Record<keyof Settings, string>> = {
   spacing: 'the choice in Spacing',
   a4Hz: 'the pitch of A4',
   singleKeys: 'single keys',
+  noteNames: 'the names of notes',
+  lengths: 'inches or millimetres',
+  decimal: 'the decimal sign',
+  hand: 'the hand',
 }

@@ -1,5 +1,6 @@
 import { sameTuning, type Stroke } from '@/core/bench/strokes'
 import { chanceByGuessing } from '@/core/pair/blind'
+import { fixed } from './shown'
 
 export const STATE_NAMES = ['first', 'second', 'third'] as const
 
@@ -25,7 +26,7 @@ export function statesText(states: readonly Tones[]): string {
   const said = states.map(({ tones }, i) => {
     const each = tones
       .slice(0, 3)
-      .map(({ hz, decaySeconds }) => `${hz.toFixed(0)} hertz, ${decaySeconds.toFixed(2)} seconds`)
+      .map(({ hz, decaySeconds }) => `${fixed(hz, 0)} hertz, ${fixed(decaySeconds, 2)} seconds`)
     return `${STATE_NAMES[i][0].toUpperCase()}${STATE_NAMES[i].slice(1)}: ${each.join('; ')}`
   })
   return `Decay and tones. ${said.join('. ')}`

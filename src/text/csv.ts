@@ -5,7 +5,9 @@ import { liveEvents } from '@/core/log/kitLog'
 import type { HumbraEvent } from '@/core/records/event'
 import { headKey } from '@/core/log/headKey'
 import type { Run } from '@/core/log/runs'
-import { SIDES, type Drum } from '@/core/records/kit'
+import { SIDES } from '@/core/records/plain'
+import type { Drum } from '@/core/records/kit'
+import { actText } from './acts'
 import { nearestNote } from '@/core/units/pitch'
 
 /** Lines end as RFC 4180 has them; a cell that begins like a formula is text, whatever a spreadsheet makes of it. */
@@ -60,6 +62,24 @@ export function readingsCsv(kit: KitState, log: readonly HumbraEvent[]): string 
       error_hz: event.standardErrorHz.toFixed(3),
       other_head: event.kind === 'readingTaken' ? event.otherHead : 'free',
       source: event.source,
+    }))
+  return Papa.unparse(rows, CSV)
+}
+
+/** Everything that was done and counts, oldest first, each in words. */
+export function logCsv(kit: KitState, log: readonly HumbraEvent[]): string {
+  const names = new Map(kit.drums.map(({ id, name }) => [id, name]))
+  const rows = liveEvents(log)
+    .sort((a, b) => a.at.localeCompare(b.at))
+    .map((event) => ({
+      at: event.at,
+      kind: event.kind,
+      drum: 'drum' in event ? (names.get(event.drum) ?? event.drum) : '',
+      head: 'side' in event ? event.side : '',
+      what: actText([event], kit),
+      turns: event.kind === 'rodsTurned' ? event.turns.map((turns) => turns.toFixed(4)).join(' ') : '',
+      source: event.source,
+      id: event.id,
     }))
   return Papa.unparse(rows, CSV)
 }

@@ -6,6 +6,7 @@ import type { FaultStep } from '@/core/fitting/faults'
 import { FINDINGS, type OpenFinding } from '@/core/fitting/lookOver'
 import type { Settling } from '@/core/fitting/settling'
 import { directionWord, listText, turnText } from './turns'
+import { fixed } from './shown'
 
 const STEP_TURNS = DEFAULT_SMALLEST_STEP
 /** Turns to the nearest sixteenth, as a hand counts them. */
@@ -85,7 +86,7 @@ export function faultStepText({ speaksFor, speaksAgainst }: FaultStep): string {
     speaksAgainst.factor < 0.8 && speaksAgainst.cause !== speaksFor.cause
       ? `; against: ${label(speaksAgainst.cause)}`
       : ''
-  return `speaks for: ${label(speaksFor.cause)}, ${times.toFixed(times < 10 ? 1 : 0)} times likelier${against}`
+  return `speaks for: ${label(speaksFor.cause)}, ${fixed(times, times < 10 ? 1 : 0)} times likelier${against}`
 }
 
 const GO_ON = { yes: 'Go on.', care: 'Go on with care.', no: 'Do not go on.' }

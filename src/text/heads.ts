@@ -1,15 +1,15 @@
-import { nearestNote } from '@/core/units/pitch'
+import { fixed, noteOf } from './shown'
 
 /** A pitch in Hz to a tenth, as the screens show it. */
 export function hzText(hz: number): string {
-  return hz.toFixed(1)
+  return fixed(hz, 1)
 }
 
 /** A note with its cents: "A♯3 +7". */
 export function noteText(hz: number, a4Hz: number): string {
-  const { name, cents } = nearestNote(hz, a4Hz)
+  const { name, cents } = noteOf(hz, a4Hz)
   const off = Math.round(cents)
-  return `${name.replace('#', '♯')}${off === 0 ? '' : ` ${off > 0 ? '+' : '−'}${Math.abs(off)}`}`
+  return `${name}${off === 0 ? '' : ` ${off > 0 ? '+' : '−'}${Math.abs(off)}`}`
 }
 
 /** "12 c low", "3 c high", "on pitch". */

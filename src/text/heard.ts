@@ -1,5 +1,6 @@
 import type { InputAdvice } from '@/core/measurement/input'
 import type { PairExplained } from '@/core/head/pairCause'
+import { fixed } from './shown'
 
 /** What to do about the input, in words. */
 export const INPUT_ADVICE: Record<InputAdvice, string> = {
@@ -23,12 +24,12 @@ export function levelText(rms: number): string {
 
 /** Size of a file for people: "1.7 MB". */
 export function bytesText(bytes: number): string {
-  return bytes < 100_000 ? `${Math.round(bytes / 1000)} KB` : `${(bytes / 1e6).toFixed(1)} MB`
+  return bytes < 100_000 ? `${Math.round(bytes / 1000)} KB` : `${fixed(bytes / 1e6, 1)} MB`
 }
 
 /** How fast two tones beat: "beats 3 times a second". */
 export function beatText(a: number, b: number): string {
   const beats = Math.abs(a - b)
   if (beats < 0.05) return 'no beat: alike'
-  return beats < 1 ? `one beat in ${(1 / beats).toFixed(1)} s` : `${beats.toFixed(1)} beats a second`
+  return beats < 1 ? `one beat in ${fixed(1 / beats, 1)} s` : `${fixed(beats, 1)} beats a second`
 }

@@ -7,6 +7,7 @@ import type { SheetDrum } from '@/core/records/sheet'
 import { hzText, noteText, offText } from './heads'
 import { centsBetween } from '@/core/units/pitch'
 import { layersText } from './strokes'
+import { fixed } from './shown'
 
 /** What is not known of a drum that is to be kept, and the step that would tell. */
 export interface Missing {
@@ -37,7 +38,7 @@ export function targetText(target: Target, lugs: number, a4Hz: number): string {
   const how = target.offsetTurns
     ? 'uneven on purpose'
     : `even to ${Math.round(fittedSpreadCents(target, lugs))} c`
-  return `${hzText(target.meanHz)} Hz ± ${error.toFixed(2)}, ${noteText(target.meanHz, a4Hz)}, ${how}`
+  return `${hzText(target.meanHz)} Hz ± ${fixed(error, 2)}, ${noteText(target.meanHz, a4Hz)}, ${how}`
 }
 
 /** Every figure of a drum beside what the sheet has, and how they differ. */
@@ -51,7 +52,7 @@ export function keepRows(
   const apart = (from: number | null | undefined, to: number | null | undefined) =>
     !from || !to ? '' : offText(centsBetween(from, to))
   const knob = (wires: SheetDrum['wires']) => (wires ? `${wires.knob} ${wires.unit}` : '–')
-  const seconds = (value: number | undefined) => (value === undefined ? '–' : `${value.toFixed(2)} s`)
+  const seconds = (value: number | undefined) => (value === undefined ? '–' : `${fixed(value, 2)} s`)
   const relation = ({ batter, resonant }: SheetDrum) =>
     batter && resonant ? shortRelationText(centsBetween(batter.meanHz, resonant.meanHz)) : '–'
   return [

@@ -7,6 +7,7 @@ import type { PairAnswer } from '@/core/pair/solve'
 import type { PairReading } from '@/core/pair/types'
 import { minutesText } from './minutes'
 import { allRodsText } from './relation'
+import { fixed } from './shown'
 
 const LIMITS: Record<PairLimit, string> = {
   'batter-ceiling': 'the batter would go above the limit that was set for it',
@@ -82,7 +83,7 @@ export function costText({ turns }: PairAnswer, lugs: number, keys: 1 | 2): stri
 
 /** A ring foretold, with its doubt: "0.31 s, 0.22 to 0.43". */
 export function ringText({ decaySeconds, factor }: RingForecast): string {
-  const s = (value: number) => value.toFixed(2)
+  const s = (value: number) => fixed(value, 2)
   return `${s(decaySeconds)} s (${s(decaySeconds / factor)} to ${s(decaySeconds * factor)})`
 }
 
@@ -107,7 +108,7 @@ export function logSays(strokes: readonly RingStroke[]): string[] {
     const bent = bends.length ? `, bent ${bendText(mean(bends), null)}` : ''
     const times = own.length === 1 ? 'one stroke' : `${own.length} strokes`
     return [
-      `${label}: rang ${mean(own.map(({ decaySeconds }) => decaySeconds)).toFixed(2)} s${bent} (${times})`,
+      `${label}: rang ${fixed(mean(own.map(({ decaySeconds }) => decaySeconds)), 2)} s${bent} (${times})`,
     ]
   })
 }
@@ -150,7 +151,7 @@ export function pairAnswerRecord(answer: PairAnswer, read: PairReading) {
 export function mapText(now: { batterHz: number; resonantHz: number }, found: PairAnswer | null): string {
   const goal =
     found && found.resonantHz !== null
-      ? ` Goal batter ${found.batterHz.toFixed(1)}, resonant ${found.resonantHz.toFixed(1)}, centre ${found.centreHz.toFixed(1)} hertz, ratio ${found.ratio.toFixed(2)}.`
+      ? ` Goal batter ${fixed(found.batterHz, 1)}, resonant ${fixed(found.resonantHz, 1)}, centre ${fixed(found.centreHz, 1)} hertz, ratio ${fixed(found.ratio, 2)}.`
       : ''
-  return `Map of both heads. Now batter ${now.batterHz.toFixed(1)}, resonant ${now.resonantHz.toFixed(1)} hertz.${goal} Arrow keys move the goal; Home and End take the batter, Page Down and Page Up the resonant head to the ends.`
+  return `Map of both heads. Now batter ${fixed(now.batterHz, 1)}, resonant ${fixed(now.resonantHz, 1)} hertz.${goal} Arrow keys move the goal; Home and End take the batter, Page Down and Page Up the resonant head to the ends.`
 }

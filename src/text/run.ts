@@ -2,12 +2,14 @@ import { headKey } from '@/core/log/headKey'
 import type { Run } from '@/core/log/runs'
 import { isOut } from '@/core/bench/targets'
 import { wantsWork, type WorkItem } from '@/core/runs/worklist'
-import { SIDES, type Drum } from '@/core/records/kit'
+import { SIDES } from '@/core/records/plain'
+import type { Drum } from '@/core/records/kit'
 import type { RunHead } from '@/core/records/sheet'
 import { intervalText } from '@/core/units/intervals'
 import { centsBetween } from '@/core/units/pitch'
 import { offText } from './heads'
 import { minutesText } from './minutes'
+import { fixed } from './shown'
 
 /** "14 c low", "about 9 c low, give or take 12", "never read". */
 export function standsText({ offCents, errorCents, known, spreadCents, target }: WorkItem): string {
@@ -56,9 +58,9 @@ export function reportRows(run: Run, drums: readonly Drum[]): ReportRow[] {
   const stood = (head: RunHead | undefined) => {
     if (!head || head.meanHz === null) return 'never read'
     const off = head.offCents === null ? '' : `, ${offText(head.offCents)}`
-    if (!head.known) return `about ${head.meanHz.toFixed(1)} Hz${off}, not read`
+    if (!head.known) return `about ${fixed(head.meanHz, 1)} Hz${off}, not read`
     const spread = head.spreadCents === null ? '' : `, spread ${Math.round(head.spreadCents)} c`
-    return `${head.meanHz.toFixed(1)} Hz${off}${spread}`
+    return `${fixed(head.meanHz, 1)} Hz${off}${spread}`
   }
   return drums.flatMap((drum) =>
     SIDES.flatMap((side): ReportRow[] => {
@@ -115,7 +117,7 @@ export function heldBeforeText(held: string, to: string): string {
 
 /** A head younger than its sheet. */
 export function relationFirstText(hz: number): string {
-  return `a new head: first to ${hz.toFixed(1)} Hz, the sheet’s relation to the other head, then to pitch`
+  return `a new head: first to ${fixed(hz, 1)} Hz, the sheet’s relation to the other head, then to pitch`
 }
 
 /** The report in one sentence: what is there, what was left, what nobody looked at. */

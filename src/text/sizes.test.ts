@@ -25,16 +25,29 @@ test.each([
   ['14 floor tom', ['floor-tom 14']],
   ['tom 14', ['tom 14']],
   ['20" 14" 12"', ['kick 20', 'floor-tom 14', 'tom 12']],
+  ['22 by 16 kick and a 14″ snare', ['kick 22x16', 'snare 14']],
+  ['14 x 5½ snare, 13x6 1/2 snare', ['snare 14x5.5', 'snare 13x6.5']],
+  ['56x41 cm kick, 356 mm snare', ['kick 22x16', 'snare 14']],
   ['', []],
 ])('sizes as people say them: %s', (text, drums) => {
   expect(parseSizes(text).wrong).toBeNull()
   expect(said(text)).toEqual(drums)
 })
 
-test('what is no size and no drum is named', () => {
+test('what is no size and no drum is named, and the rest is read', () => {
+  expect(said('kick 22 and cymbal 16')).toEqual(['kick 22', 'kick 16'])
   expect(parseSizes('kick 22 and cymbal 16')).toMatchObject({ wrong: 'cymbal' })
   expect(parseSizes('kick 220').wrong).toBe('220')
   expect(parseSizes('kick 22x1').wrong).toBe('22x1')
+})
+
+test('what was understood stands where it was said', () => {
+  const text = '20x15 kick, floor tom 15, 12 and 10 racks, gong'
+  const { understood, notUnderstood } = parseSizes(text)
+  const words = (places: readonly { from: number; to: number }[]) =>
+    places.map(({ from, to }) => text.slice(from, to))
+  expect(words(understood)).toEqual(['20x15 kick', 'floor tom 15', '12', '10 racks'])
+  expect(words(notUnderstood)).toEqual(['gong'])
 })
 
 test('kind before or after its size, in any order of drums: the same kit', () => {

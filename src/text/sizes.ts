@@ -8,9 +8,15 @@ const KINDS: ReadonlyArray<[RegExp, DrumKind]> = [
   [/(side[ -]?)?snares?([ -]?drums?)?/y, 'snare'],
   [/(rack|hanging|mounted)[ -]?toms?|racks?|toms?/y, 'tom'],
 ]
-const SIZE =
-  /(\d+(?:[.,]\d+)?)\s*(?:"|”|''|in(?:ch(?:es)?)?\b)?(?:\s*(?:[x×*]|by)\s*(\d+(?:[.,]\d+)?)\s*(?:"|”|''|in(?:ch(?:es)?)?\b)?)?/y
-const SKIPPED = /and|an?|the|drums?|with|my|[\s.&+"”]+/y
+const NUMBER = String.raw`\d+(?:[.,]\d+)?(?:[ -]?[½¼¾]|[ -]\d/\d(?!\d))?`
+const UNIT = String.raw`\s*(?:"|”|″|''|in(?:ch(?:es)?)?\b|(?<metric>[cm]m)\b)?`
+const SIZE = new RegExp(
+  `(${NUMBER})${UNIT.replace('metric', 'unit')}(?:\\s*(?:[x×*]|by)\\s*(${NUMBER})${UNIT.replace('metric', 'unitDeep')})?`,
+  'y',
+)
+const FRACTIONS: Record<string, number> = { '½': 0.5, '¼': 0.25, '¾': 0.75 }
+const CM_PER_INCH = 2.54
+const SKIPPED = /and|an?|the|drums?|with|my|plus|[\s.&+"”″]+/y
 const BREAK = /[,;/\n]/y
 /** From this on a tom without a word stands on the floor, and a drum is a kick. */
 const FLOOR_INCHES = 14
@@ -24,17 +30,60 @@ export interface SaidDrum {
   depthInches: number | null
 }
 
-type Token =
-  { what: 'kind'; kind: DrumKind } | { what: 'size'; across: number; deep: number | null } | { what: 'break' }
+/** Where in the text something stands: from this letter up to before that one. */
+export interface Said {
+  from: number
+  to: number
+}
+
+export interface SaidSizes {
+  /** Kick first, then by size. */
+  drums: SaidDrum[]
+  /** The words that were understood, sizes and kinds side by side as one. */
+  understood: Said[]
+  /** What is no size and no drum, in order; all else is read. */
+  notUnderstood: Said[]
+  /** The first of them, null where there is none. */
+  wrong: string | null
+}
+
+type Token = Said &
+  (
+    | { what: 'kind'; kind: DrumKind }
+    | { what: 'size'; across: number; deep: number | null }
+    | { what: 'break' }
+  )
 
 /**
  * Sizes as people say them, in any order: "22x16 kick, floor tom 16, 12 and 10 racks, 14x5.5 snare", "kick 22, toms 10 12". Of
  * two numbers the larger is the diameter. Within a part between commas a word takes all its sizes, before or after it; sizes
  * without a word follow those that were said in the plural, else their size decides.
- * @returns the drums, kick first, and the first part that could not be read, null where all could
  */
-export function parseSizes(text: string): { drums: SaidDrum[]; wrong: string | null } {
-  const { tokens, wrong } = tokensOf(text.toLowerCase())
+export function parseSizes(text: string): SaidSizes {
+  const { tokens, notUnderstood } = tokensOf(text.toLowerCase())
+  const drums = drumsOf(tokens)
+  return {
+    drums,
+    understood: merged(
+      tokens.filter(({ what }) => what !== 'break'),
+      text,
+    ),
+    notUnderstood,
+    wrong: notUnderstood[0] ? text.slice(notUnderstood[0].from, notUnderstood[0].to) : null,
+  }
+}
+
+/** Words with nothing but blanks between them are one. */
+function merged(tokens: readonly Said[], text: string): Said[] {
+  return tokens.reduce<Said[]>((list, { from, to }) => {
+    const last = list.at(-1)
+    if (last && !text.slice(last.to, from).trim()) last.to = to
+    else list.push({ from, to })
+    return list
+  }, [])
+}
+
+function drumsOf(tokens: readonly Token[]): SaidDrum[] {
   const parts: Token[][] = [[]]
   for (const token of tokens) {
     if (token.what === 'break') parts.push([])
@@ -72,7 +121,7 @@ export function parseSizes(text: string): { drums: SaidDrum[]; wrong: string | n
   }
   const order: DrumKind[] = ['kick', 'floor-tom', 'tom', 'snare']
   drums.sort((a, b) => order.indexOf(a.kind) - order.indexOf(b.kind) || b.diameterInches - a.diameterInches)
-  return { drums, wrong }
+  return drums
 }
 
 const isTomSize = (inches: number) => inches < KICK_INCHES
@@ -87,34 +136,50 @@ function drumOf({ across, deep }: { across: number; deep: number | null }, said:
   }
 }
 
-function tokensOf(text: string): { tokens: Token[]; wrong: string | null } {
+function tokensOf(text: string): { tokens: Token[]; notUnderstood: Said[] } {
   const tokens: Token[] = []
+  const notUnderstood: Said[] = []
   const match = (pattern: RegExp, at: number) => {
     pattern.lastIndex = at
     return pattern.exec(text)
   }
-  for (let at = 0; at < text.length;) {
-    const kind = KINDS.map(([word, kind]) => ({ kind, found: match(word, at) })).find(({ found }) => found)
-    if (kind) {
-      tokens.push({ what: 'kind', kind: kind.kind })
-      at += kind.found![0].length
-      continue
-    }
-    const size = match(SIZE, at)
-    if (size) {
-      const [one, two] = size.slice(1, 3).map((part) => (part ? parseNumber(part) : null))
-      const across = Math.max(one!, two ?? 0)
-      const deep = two === null ? null : Math.min(one!, two)
-      if (across < SIZES.least || across > SIZES.most || (deep !== null && deep < SIZES.depthLeast))
-        return { tokens, wrong: size[0].trim() }
-      tokens.push({ what: 'size', across, deep })
-      at += size[0].length
-      continue
-    }
-    const skipped = match(BREAK, at) ?? match(SKIPPED, at)
-    if (!skipped) return { tokens, wrong: /^\S+?(?=[\s,;]|$)/.exec(text.slice(at))![0] }
-    if (match(BREAK, at)) tokens.push({ what: 'break' })
-    at += skipped[0].length
+  for (let from = 0; from < text.length;) {
+    const end = (found: RegExpExecArray) => from + found[0].length
+    const kind = KINDS.map(([word, kind]) => ({ kind, found: match(word, from) })).find(({ found }) => found)
+    const size = kind ? null : match(SIZE, from)
+    const skipped = kind || size ? null : (match(BREAK, from) ?? match(SKIPPED, from))
+    const word = /[^\s,;]+/y
+    let to = end(kind?.found ?? size ?? skipped ?? match(word, from)!)
+    if (kind) tokens.push({ what: 'kind', kind: kind.kind, from, to })
+    else if (size) {
+      const token = sizeOf(size)
+      to = from + size[0].trimEnd().length
+      if (token) tokens.push({ ...token, from, to })
+      else notUnderstood.push({ from, to })
+    } else if (!skipped) notUnderstood.push({ from, to })
+    else if (match(BREAK, from)) tokens.push({ what: 'break', from, to })
+    from = to
   }
-  return { tokens, wrong: null }
+  return { tokens, notUnderstood }
+}
+
+/** The size that was matched; null for one that no drum has. */
+function sizeOf(found: RegExpExecArray): { what: 'size'; across: number; deep: number | null } | null {
+  const { unit, unitDeep } = found.groups!
+  // "36x13 cm": the unit at the end is that of both.
+  const one = inchesOf(found[1], unit ?? unitDeep)
+  const two = found[3] ? inchesOf(found[3], unitDeep ?? unit) : null
+  const across = Math.max(one, two ?? 0)
+  const deep = two === null ? null : Math.min(one, two)
+  const good = across >= SIZES.least && across <= SIZES.most && (deep === null || deep >= SIZES.depthLeast)
+  return good ? { what: 'size', across, deep } : null
+}
+
+/** "5.5", "5,5", "5½", "5 1/2"; centimetres and millimetres to the nearest half inch, which is how drums are made. */
+function inchesOf(text: string, unit: string | undefined): number {
+  const [, whole, glyph, over, under] = /^([\d.,]+)(?:[ -]?([½¼¾])|[ -](\d)\/(\d))?$/.exec(text)!
+  const value =
+    parseNumber(whole)! + (glyph ? FRACTIONS[glyph] : 0) + (over ? Number(over) / Number(under) : 0)
+  if (!unit) return value
+  return Math.round((2 * value) / (unit === 'cm' ? CM_PER_INCH : 10 * CM_PER_INCH)) / 2
 }

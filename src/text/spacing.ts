@@ -3,6 +3,7 @@ import type { Gives, Plan, PlanAnswer, PlanRequest, PlanTrouble, Scheme } from '
 import { intervalText, nearestInterval } from '@/core/units/intervals'
 import { nearestNote } from '@/core/units/pitch'
 import { minutesText } from './minutes'
+import { fixed } from './shown'
 
 export const SCHEME_LABELS: Record<Scheme['kind'], string> = {
   fourths: 'fourths',
@@ -31,7 +32,7 @@ const gapName = (cents: number) => {
   const named = octaves === 0 && interval.cents > 0 && Math.abs(off) < 1
   return named ? `a ${interval.name}` : `${Math.round(cents)} c`
 }
-const hzOf = (hz: number) => `${hz.toFixed(1)} Hz`
+const hzOf = (hz: number) => `${fixed(hz, 1)} Hz`
 
 /** What a plan gives up, as sentences with the drums' own names, the mode and the pitch. */
 export function givesText(gives: Gives, names: ReadonlyMap<string, string>): string {
@@ -126,7 +127,7 @@ export function workText({ drums }: Plan): string {
     0,
   )
   if (drums.every(({ turns: each }) => each === null)) return 'where the drums stand is not known'
-  return rods === 0 ? 'nothing to turn' : `${turns.toFixed(1)} turns, ${rods} rods, ${minutesText(minutes)}`
+  return rods === 0 ? 'nothing to turn' : `${fixed(turns, 1)} turns, ${rods} rods, ${minutesText(minutes)}`
 }
 
 export const namesOf = (request: Pick<PlanRequest, 'drums'>) =>

@@ -4,6 +4,7 @@ import type { DrumJob, HeadJob } from '@/core/bench/job'
 import { stopLabel, type StepId, type Stop } from '@/core/bench/steps'
 import type { Side } from '@/core/records/kit'
 import { filmText, offText } from './heads'
+import { fixed } from './shown'
 
 /** How a step stands, in a few words: what is so, and, where something is open, what. */
 export interface StepState {
@@ -50,7 +51,7 @@ const STATES: Record<StepId, (job: DrumJob, side: Side) => StepState> = {
   },
   ring: ({ ringSeconds, layers, centreHz }) => {
     const bare = layers === null ? '' : layers.length ? `, ${layers.length} on` : ', bare'
-    if (ringSeconds !== null) return { says: `${ringSeconds.toFixed(2)} s${bare}`, done: true }
+    if (ringSeconds !== null) return { says: `${fixed(ringSeconds, 2)} s${bare}`, done: true }
     return { says: centreHz === null ? `not struck${bare}` : `${centreHz.toFixed(0)} Hz${bare}` }
   },
   snare: ({ wires }) =>

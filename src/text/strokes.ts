@@ -3,6 +3,7 @@ import { centsBetween } from '@/core/units/pitch'
 import { format } from 'date-fns'
 import { LAYERS, type LayerId } from '@/core/pair/layers'
 import type { Stroke } from '@/core/bench/strokes'
+import { fixed } from './shown'
 
 /** "bare", or what lies on the drum. */
 export function layersText(layers: readonly LayerId[]): string {
@@ -21,7 +22,7 @@ export function strokeText(stroke: Stroke): string {
     batterHz !== null && resonantHz !== null ? relationText(1200 * Math.log2(resonantHz / batterHz)) : ''
   return [
     format(new Date(stroke.at), 'd MMM HH:mm'),
-    `${stroke.hz.toFixed(1)} Hz`,
+    `${fixed(stroke.hz, 1)} Hz`,
     relation,
     layersText(stroke.layers),
     hungText(stroke.hung),
@@ -31,7 +32,7 @@ export function strokeText(stroke: Stroke): string {
 }
 
 export function decayText(decaySeconds: number | null): string {
-  return decaySeconds === null ? 'no ring kept' : `${decaySeconds.toFixed(2)} s`
+  return decaySeconds === null ? 'no ring kept' : `${fixed(decaySeconds, 2)} s`
 }
 
 /** Two pitches held against each other, in words. */
@@ -41,7 +42,7 @@ export function twoTapsText(pitchesHz: readonly number[]): string {
   if (b === undefined) return 'Now the second.'
   const cents = Math.round(centsBetween(a, b))
   if (cents === 0) return 'They are alike.'
-  const hz = Math.abs(b - a).toFixed(1)
+  const hz = fixed(Math.abs(b - a), 1)
   return `The second is ${Math.abs(cents)} c ${cents > 0 ? 'higher' : 'lower'} (${hz} Hz).`
 }
 

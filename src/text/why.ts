@@ -6,6 +6,7 @@ import { loadPerRod } from '@/core/membrane/modes'
 import { turnLawPrior } from '@/core/membrane/turnLaw'
 import { centsBetween } from '@/core/units/pitch'
 import { listText, turnText } from './turns'
+import { fixed } from './shown'
 
 /** What is known of a head and how surely, in sentences: for the panel that opens beside a move. */
 export interface Why {
@@ -35,8 +36,8 @@ const cents = (value: number) => `${Math.round(Math.abs(value))} c`
 function seenLines(answer: EvenAnswer): string[] {
   const off = centsBetween(answer.targetHz, answer.meanHz)
   const lines = [
-    `Mean ${answer.meanHz.toFixed(1)} Hz, ${cents(off)} ${off < 0 ? 'under' : 'over'} the target, ± ${Math.max(0.1, answer.meanErrorCents).toFixed(1)} c.`,
-    `Spread ${cents(answer.spreadCents)} ± ${Math.max(0.1, answer.spreadErrorCents).toFixed(1)}: the twofold pattern, the only unevenness that lug pitch shows.`,
+    `Mean ${fixed(answer.meanHz, 1)} Hz, ${cents(off)} ${off < 0 ? 'under' : 'over'} the target, ± ${fixed(Math.max(0.1, answer.meanErrorCents), 1)} c.`,
+    `Spread ${cents(answer.spreadCents)} ± ${fixed(Math.max(0.1, answer.spreadErrorCents), 1)}: the twofold pattern, the only unevenness that lug pitch shows.`,
   ]
   if (answer.leftOut.length) {
     lines.push(`Left out: lug ${listText(answer.leftOut)}, read on another mode or slipped.`)
@@ -49,7 +50,7 @@ function seenLines(answer: EvenAnswer): string[] {
 export function forecastText(surprise: number): string {
   if (surprise < HELD) return 'The last forecast held: the readings came within what it said.'
   if (surprise < FAILED) return 'The last forecast was a little off; the next one is wider.'
-  return `The last forecast failed: the readings lie ${surprise.toFixed(1)} times as far off as it allowed. The drum answers otherwise than it did; forecasts are wider now.`
+  return `The last forecast failed: the readings lie ${fixed(surprise, 1)} times as far off as it allowed. The drum answers otherwise than it did; forecasts are wider now.`
 }
 
 function unseenLines({ rods, ask, suspects }: EvenAnswer): string[] {
@@ -95,7 +96,7 @@ function learnedLines({ learned }: EvenAnswer, head: EvenHead): string[] {
 
 const thousands = (value: number) => {
   const [whole] = [Math.round(value / 100) / 10]
-  return `${whole.toFixed(1)} thousand`
+  return `${fixed(whole, 1)} thousand`
 }
 
 function tensionLines(answer: EvenAnswer, head: EvenHead): string[] {

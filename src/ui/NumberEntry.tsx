@@ -9,6 +9,7 @@ export function NumberEntry({
   wrongText,
   read,
   onTake,
+  several,
 }: {
   label: string
   wrongText: string
@@ -16,16 +17,18 @@ export function NumberEntry({
   read: (text: string) => number | null
   /** The number, and as it was typed: its digits say how good it is. */
   onTake: (value: number, text: string) => void
+  /** Takes more than one number that was pasted or typed at once; what is wrong with them comes back in a sentence. */
+  several?: (text: string) => string | null
 }) {
   const [text, setText] = useState('')
-  const [wrong, setWrong] = useState(false)
+  const [wrong, setWrong] = useState<string | null>(null)
   const submit = (event: FormEvent) => {
     event.preventDefault()
     const value = read(text)
-    if (value === null) return setWrong(true)
-    onTake(value, text)
-    setText('')
-    setWrong(false)
+    if (value !== null) onTake(value, text)
+    const why = value !== null ? null : several && isSeveral(text) ? several(text) : wrongText
+    if (why === null) setText('')
+    setWrong(why)
   }
   return (
     <form onSubmit={submit}>
@@ -34,10 +37,19 @@ export function NumberEntry({
           <span className="mb-1 block text-sm text-soft">{label}</span>
           <input
             autoFocus
-            inputMode="decimal"
+            inputMode={several ? 'text' : 'decimal'}
             value={text}
-            aria-invalid={wrong}
+            aria-invalid={wrong !== null}
             onChange={(event) => setText(event.target.value)}
+            onPaste={(event) => {
+              // A column of a table: the field has one line, and would lose what parts the numbers.
+              const pasted = event.clipboardData.getData('text')
+              if (!several || !isSeveral(pasted)) return
+              event.preventDefault()
+              const why = several(pasted)
+              setText(why === null ? '' : pasted.trim().replace(/\s+/g, ' '))
+              setWrong(why)
+            }}
             className="min-h-14 w-36 border-b-2 border-soft bg-tape px-3 text-2xl font-bold"
           />
         </label>
@@ -45,11 +57,14 @@ export function NumberEntry({
           Take it
         </Button>
       </div>
-      {wrong ? (
+      {wrong !== null ? (
         <p role="alert" className="mt-2 font-bold text-caution">
-          {wrongText}
+          {wrong}
         </p>
       ) : null}
     </form>
   )
 }
+
+/** More than one part: numbers beside each other, or in a column. */
+const isSeveral = (text: string) => /\S[\s;,]+\S.*[\s;,]+\S|\d[\s;]+\d/s.test(text.trim())

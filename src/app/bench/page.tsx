@@ -1,6 +1,6 @@
 import type { Metadata } from 'next'
 import { Suspense } from 'react'
-import { BenchScreen } from '@/screens/bench/BenchScreen'
+import { BenchPlace } from '@/screens/places'
 
 export const metadata: Metadata = { title: 'Bench' }
 
@@ -8,7 +8,7 @@ export default function BenchPage() {
   // Drum, head and step are in the address, which a prerendered page does not know.
   return (
     <Suspense fallback={<p className="p-8 text-soft">Opening the log…</p>}>
-      <BenchScreen />
+      <BenchPlace />
     </Suspense>
   )
 }

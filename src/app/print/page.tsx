@@ -1,6 +1,6 @@
 import type { Metadata } from 'next'
 import { Suspense } from 'react'
-import { PrintScreen } from '@/screens/sheets/PrintScreen'
+import { PrintPlace } from '@/screens/places'
 
 export const metadata: Metadata = { title: 'Print a sheet' }
 
@@ -8,7 +8,7 @@ export default function PrintPage() {
   // Which sheet is in the address, which a prerendered page does not know.
   return (
     <Suspense>
-      <PrintScreen />
+      <PrintPlace />
     </Suspense>
   )
 }

@@ -1,8 +1,8 @@
 import type { Metadata } from 'next'
-import { RunScreen } from '@/screens/run/RunScreen'
+import { RunPlace } from '@/screens/places'
 
 export const metadata: Metadata = { title: 'Retune run' }
 
 export default function RunPage() {
-  return <RunScreen />
+  return <RunPlace />
 }

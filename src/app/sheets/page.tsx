@@ -1,8 +1,8 @@
 import type { Metadata } from 'next'
-import { SheetsScreen } from '@/screens/sheets/SheetsScreen'
+import { SheetsPlace } from '@/screens/places'
 
 export const metadata: Metadata = { title: 'Sheets' }
 
 export default function SheetsPage() {
-  return <SheetsScreen />
+  return <SheetsPlace />
 }

@@ -1,8 +1,8 @@
 import type { Metadata } from 'next'
-import { SpacingScreen } from '@/screens/spacing/SpacingScreen'
+import { SpacingPlace } from '@/screens/places'
 
 export const metadata: Metadata = { title: 'Spacing' }
 
 export default function SpacingPage() {
-  return <SpacingScreen />
+  return <SpacingPlace />
 }

@@ -8,7 +8,7 @@ import type { HeadEvent } from '../records/event'
 import { evenRequestFor } from './request'
 import { usualDrum } from '../records/usualDrum'
 import { headReports } from '../runs/reports'
-import { DEFAULT_SETTINGS } from '../records/settings'
+import { DEFAULT_SETTINGS } from '../records/plain'
 
 /**
  * One path: whatever the readings and wherever from, the Bench asks what its readings say and nothing else, what it asks is let

@@ -5,7 +5,7 @@ import type { HumbraEvent } from '../records/event'
 import { evenRequestFor } from './request'
 import { usualDrum } from '../records/usualDrum'
 import { SITTING_GAP_MS } from '../log/sittings'
-import { DEFAULT_SETTINGS } from '../records/settings'
+import { DEFAULT_SETTINGS } from '../records/plain'
 
 /** The Bench's head and what it asks, from the log alone. */
 const START = Date.UTC(2026, 4, 4, 19)

@@ -127,9 +127,9 @@ export function targetFromFit(
   }
 }
 
-/** Tolerance of a head in cents, by the drum's kind and what a hand can do there. */
+/** Tolerance of a head in cents: the drum's own where it was set, else by its kind and what a hand can do there. */
 export function toleranceOf(drum: Drum, side: Side, hz: number): number {
-  return defaultToleranceCents(evenHeadOf(drum, side, null), hz, drum.kind)
+  return drum.toleranceCents ?? defaultToleranceCents(evenHeadOf(drum, side, null), hz, drum.kind)
 }
 
 /**

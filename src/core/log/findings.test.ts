@@ -6,7 +6,7 @@ import { evenRequestFor } from '../bench/request'
 import { climbOf, isPressOnly, settlingNow } from '../bench/climbing'
 import { usualDrum } from '../records/usualDrum'
 import { findingsOfHead, lookedAt, openFindings, openSearch } from './findings'
-import { DEFAULT_SETTINGS } from '../records/settings'
+import { DEFAULT_SETTINGS } from '../records/plain'
 
 const START = Date.UTC(2026, 0, 5, 12)
 type Draft<T> = T extends unknown ? Omit<T, 'id' | 'at' | 'kit' | 'schema' | 'source' | 'algorithm'> : never

@@ -1,5 +1,6 @@
 import { FINDINGS, type AreaId } from '../fitting/lookOver'
-import { SIDES, type Side } from '../records/kit'
+import { SIDES } from '../records/plain'
+import type { Side } from '../records/kit'
 import { headLog, type KitState } from './fold'
 import type { FaultSearch, NotedFinding } from './headLog'
 

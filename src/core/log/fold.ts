@@ -1,5 +1,6 @@
 import type { EventOf, HeadEvent, HumbraEvent, OtherHead, RunEvent } from '../records/event'
-import { SIDES, type Aim, type Drum, type Side } from '../records/kit'
+import { SIDES } from '../records/plain'
+import type { Aim, Drum, Side } from '../records/kit'
 import { EMPTY_DRUM, withDrumEvent, type DrumLog } from './drumLog'
 import { headKey } from './headKey'
 import { EMPTY_HEAD, withHeadEvent, type HeadLog } from './headLog'

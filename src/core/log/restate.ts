@@ -1,5 +1,6 @@
 import type { HumbraEvent, KitChange } from '../records/event'
-import { SCHEMA_VERSION, SIDES, type Side } from '../records/kit'
+import { SCHEMA_VERSION, SIDES } from '../records/plain'
+import type { Side } from '../records/kit'
 import { headLog, type KitState } from './fold'
 import type { HeadLog } from './headLog'
 

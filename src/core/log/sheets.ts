@@ -1,6 +1,7 @@
 import { SITTING_GAP_MS } from './sittings'
 import type { EventOf, KitChange } from '../records/event'
-import { SIDES, type Drum, type Target } from '../records/kit'
+import { SIDES } from '../records/plain'
+import type { Drum, Target } from '../records/kit'
 import type { SheetDrum } from '../records/sheet'
 import { headKey } from './headKey'
 

@@ -8,9 +8,6 @@ import { trebleOf } from './treble'
 import { glideOf, ringOf } from './whole'
 import { bestWindow } from './window'
 
-/** Version of the measuring, kept with every reading. */
-export const MEASUREMENT_VERSION = 'measure-3'
-
 /** Sentences for a refused tap: what was wrong and what to do. */
 const WHY: Record<Exclude<Verdict, 'ok'>, string> = {
   clipped: 'The recording is overdriven. Turn the input down or move the microphone away, and tap again.',

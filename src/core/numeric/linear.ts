@@ -52,3 +52,15 @@ export function invertSymmetric(a: Float64Array, n: number): Float64Array | null
   }
   return inverse
 }
+
+/** Inverse, row-major, of the matrix whose factor {@link cholesky} gave. */
+export function inverseOf(l: Float64Array, n: number): number[] {
+  const columns = Array.from({ length: n }, (_, j) =>
+    choleskySolve(
+      l,
+      Array.from({ length: n }, (_each, i) => Number(i === j)),
+      n,
+    ),
+  )
+  return Array.from({ length: n * n }, (_, k) => columns[k % n][Math.floor(k / n)])
+}

@@ -1,4 +1,4 @@
-import { CholeskyDecomposition, Matrix } from 'ml-matrix'
+import { cholesky, choleskySolve, inverseOf } from '../numeric/linear'
 import { ENOUGH_STEPS, slopeAt } from '../numeric/slope'
 import { CENTS_PER_NEPER } from '../units/pitch'
 import { centreHz, PART_KEYS, USUAL_PARTS, type PairParts } from './model'
@@ -43,25 +43,26 @@ export function learnPair(drum: PairDrum, seen: readonly PairReading[]): Learned
   // Slopes hardly change over what parts can be: they are worked out once, and the misses at every step.
   const slopes = read.map((each) => slopeOf(drum, each, parts))
   const prior = priorOf(drum)
-  const normal = Matrix.diag(PART_KEYS.map((key) => 1 / prior[key] ** 2))
+  const n = PART_KEYS.length
+  const normal = new Float64Array(n * n)
+  PART_KEYS.forEach((key, i) => (normal[i * n + i] = 1 / prior[key] ** 2))
   for (const slope of slopes)
-    slope.forEach((a, i) =>
-      slope.forEach((b, j) => normal.set(i, j, normal.get(i, j) + (a * b) / READING_CENTS ** 2)),
-    )
-  const solver = new CholeskyDecomposition(normal)
+    slope.forEach((a, i) => slope.forEach((b, j) => (normal[i * n + j] += (a * b) / READING_CENTS ** 2)))
+  // The prior makes it positive definite, whatever was read.
+  const factor = cholesky(normal, n)!
   for (let step = 0; step < (read.length ? ENOUGH_STEPS : 0); step++) {
     const gradient = PART_KEYS.map((key) => (USUAL_PARTS[key] - parts[key]) / prior[key] ** 2)
     read.forEach((each, n) => {
       const miss = CENTS_PER_NEPER * Math.log(each.centreHz / centreHz(drum, each, parts))
       slopes[n].forEach((slope, i) => (gradient[i] += (slope * miss) / READING_CENTS ** 2))
     })
-    const change = solver.solve(Matrix.columnVector(gradient)).to1DArray()
+    const change = [...choleskySolve(factor, gradient, n)]
     parts = Object.fromEntries(
       PART_KEYS.map((key, i) => [key, parts[key] + change[i]]),
     ) as unknown as PairParts
     if (Math.max(...change.map(Math.abs)) < SETTLED) break
   }
-  return { parts, covariance: solver.solve(Matrix.eye(PART_KEYS.length)).to1DArray(), readings: read.length }
+  return { parts, covariance: inverseOf(factor, n), readings: read.length }
 }
 
 const priorOf = ({ port }: PairDrum): PairParts =>

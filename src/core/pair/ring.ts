@@ -1,5 +1,5 @@
 import { LUG_DECAY_POWER } from '../head/readingLaw'
-import { CholeskyDecomposition, Matrix } from 'ml-matrix'
+import { cholesky, choleskySolve, inverseOf } from '../numeric/linear'
 import { ENOUGH_STEPS } from '../numeric/slope'
 import { radiationPerSecond } from '../membrane/radiation'
 import type { LayerId } from './layers'
@@ -69,9 +69,11 @@ export function learnRing(drum: PairDrum, strokes: readonly RingStroke[], parts:
   const prior = [OWN, { log: 0, sd: RADIATION_SD }, ...extras.map(priorOf)]
   const rows = strokes.map((stroke) => ({ stroke, terms: termsOf(drum, stroke, parts, extras) }))
   let logs = prior.map(({ log }) => log)
-  let normal = Matrix.zeros(logs.length, logs.length)
+  const n = logs.length
+  let factor: Float64Array = new Float64Array(n * n)
   for (let step = 0; step < ENOUGH_STEPS; step++) {
-    normal = Matrix.diag(prior.map(({ sd }) => 1 / sd ** 2))
+    const normal = new Float64Array(n * n)
+    prior.forEach(({ sd }, i) => (normal[i * n + i] = 1 / sd ** 2))
     const gradient = prior.map(({ log, sd }, i) => (log - logs[i]) / sd ** 2)
     for (const { stroke, terms } of rows) {
       const parts = terms.map((term, i) => term * Math.exp(logs[i]))
@@ -81,16 +83,17 @@ export function learnRing(drum: PairDrum, strokes: readonly RingStroke[], parts:
       const miss = Math.log(stroke.decaySeconds * loss)
       slope.forEach((a, i) => {
         gradient[i] += (a * miss) / STROKE_SD ** 2
-        slope.forEach((b, j) => normal.set(i, j, normal.get(i, j) + (a * b) / STROKE_SD ** 2))
+        slope.forEach((b, j) => (normal[i * n + j] += (a * b) / STROKE_SD ** 2))
       })
     }
-    const change = new CholeskyDecomposition(normal).solve(Matrix.columnVector(gradient)).to1DArray()
+    // The prior makes it positive definite, whatever was heard.
+    factor = cholesky(normal, n)!
+    const change = [...choleskySolve(factor, gradient, n)]
     // Short steps: a loss that is all but nothing has no slope.
     logs = logs.map((log, i) => log + Math.max(-0.7, Math.min(0.7, change[i])))
     if (Math.max(...change.map(Math.abs)) < 1e-6) break
   }
-  const covariance = new CholeskyDecomposition(normal).solve(Matrix.eye(logs.length)).to1DArray()
-  return { logs, covariance, extras, strokes }
+  return { logs, covariance: inverseOf(factor, n), extras, strokes }
 }
 
 /** Loss of each kind, for a factor of one. */

@@ -1,23 +1,18 @@
 import { z } from 'zod'
 import { hoopSchema } from './even'
+import { SIDES } from './plain'
 import { cents, errorCents, hz, inches, lug, mils } from './primitives'
 
-/** Version of every record kept or exchanged; a change of form adds a migration and raises it. */
-export const SCHEMA_VERSION = 7
-
 export const idSchema = z.string().min(1).max(80)
-export const sideSchema = z.enum(['batter', 'resonant'])
+export const sideSchema = z.enum(SIDES)
 export const kindSchema = z.enum(['kick', 'snare', 'tom', 'floor-tom'])
-export const SIDES = sideSchema.options
-
-/** The heads that a drum has. */
-export const sidesOf = ({ oneHeaded }: Pick<Drum, 'oneHeaded'>): readonly Side[] =>
-  oneHeaded ? ['batter'] : SIDES
 
 export const headSchema = z.strictObject({
   hoop: hoopSchema,
   pliesMils: mils,
   coating: z.enum(['coated', 'clear']),
+  /** What the film was made with beside its plies: a ring along the edge or a dot in the middle; left out for neither. */
+  build: z.enum(['ring', 'dot']).optional(),
   /** Day the head was fitted, as YYYY-MM-DD; null where nobody knows. */
   fittedOn: z.iso
     .date()
@@ -41,6 +36,14 @@ export const drumSchema = z.strictObject({
   oneHeaded: z.literal(true).optional(),
   /** Lugs of the snare side (from 1) beside the bed of the wires, and how much lower they may read, in cents. */
   snareBed: z.strictObject({ lugs: z.array(lug).max(24), cents: z.number().min(0).max(300) }).optional(),
+  /** How even and how near its pitch this drum is to be, in cents, where its owner set it; else by kind and size. */
+  toleranceCents: z.number().min(1).max(100).optional(),
+  /** The badge stands at lug 1; left out where it stands between the last lug and the first. */
+  badgeAtLug: z.literal(true).optional(),
+  /** Lugs of the resonant head are counted as one looks down through the drum, over those of the batter. */
+  seenThrough: z.literal(true).optional(),
+  /** Rods (from 1, on both heads) that carry a lock against backing off. */
+  lockedRods: z.array(lug).max(24).optional(),
   batter: headSchema,
   resonant: headSchema,
 })

@@ -1,6 +1,7 @@
 import { z } from 'zod'
 import { eventSchema } from './event'
-import { idSchema, SCHEMA_VERSION } from './kit'
+import { SCHEMA_VERSION } from './plain'
+import { idSchema } from './kit'
 import { practiceStateSchema } from './practice'
 import { takeSchema } from './take'
 import { fileProblem } from './fileProblem'
@@ -8,7 +9,7 @@ import { migrateEvent } from './migrations'
 import { moment } from './primitives'
 
 /** One kit in one JSON file: the format that Humbra exports and imports (docs/kit-file.md). */
-export const KIT_FILE_FORMAT = 'humbra-kit'
+const KIT_FILE_FORMAT = 'humbra-kit'
 
 /** A lifetime of tuning every day. */
 const MOST_EVENTS = 1_000_000
@@ -33,17 +34,22 @@ export type KitFileResult =
 
 /** Reads a kit file of this form or an older one. Broken, foreign and newer files come back as a plain sentence. */
 export function readKitFile(text: string): KitFileResult {
+  try {
+    return kitFileOf(JSON.parse(text) as unknown)
+  } catch {
+    return { ok: false, why: DAMAGED }
+  }
+}
+
+const DAMAGED = 'The file is damaged or no kit file: it could not be read to its end. Nothing was changed.'
+
+/** The same of what was JSON already. */
+export function kitFileOf(raw: unknown): KitFileResult {
   const fail = (why: string, details?: string): KitFileResult => ({
     ok: false,
     why: `${why} Nothing was changed.`,
     ...(details ? { details } : {}),
   })
-  let raw: unknown
-  try {
-    raw = JSON.parse(text)
-  } catch {
-    return fail('The file is damaged or no kit file: it could not be read to its end.')
-  }
   const head = z.object({ format: z.literal(KIT_FILE_FORMAT), schema: z.number() }).safeParse(raw)
   if (!head.success) return fail('This is not a Humbra kit file. Choose one that was exported here.')
   const { schema } = head.data
@@ -75,9 +81,4 @@ export function readKitFile(text: string): KitFileResult {
 function migrated(raw: Record<string, unknown>): unknown {
   const events = Array.isArray(raw.events) ? raw.events.map(migrateEvent) : raw.events
   return { ...raw, schema: SCHEMA_VERSION, events }
-}
-
-/** A kit file as text, events in order. */
-export function writeKitFile(file: KitFile): string {
-  return JSON.stringify(file, null, 1)
 }

@@ -3,15 +3,15 @@ import { join } from 'node:path'
 import { kitsFromLog } from '../log/kitLog'
 import { deriveAll } from '../runs/derive'
 import { eventSchema } from './event'
-import { SCHEMA_VERSION } from './kit'
+import { SCHEMA_VERSION } from './plain'
 import { readKitFile } from './kitFile'
 import { MIGRATIONS, migrateEvent } from './migrations'
 
 /**
- * Files of every old form. Forms 1, 4, 5 and 6 were written by the code of their time; that of 2 and 3 is in no commit, and their
+ * Files of every old form. Forms 1 and 4 to 7 were written by the code of their time; that of 2 and 3 is in no commit, and their
  * files were made from form 1 by what those forms added.
  */
-const FORMS = [1, 2, 3, 4, 5, 6]
+const FORMS = [1, 2, 3, 4, 5, 6, 7]
 const textOf = (form: number) => readFileSync(join(__dirname, 'fixtures', `form${form}.json`), 'utf8')
 
 test('there is a file for every old form, and a step from each', () => {

@@ -1,4 +1,4 @@
-import { SCHEMA_VERSION } from './kit'
+import { SCHEMA_VERSION } from './plain'
 
 /**
  * Old forms of an event carried forward, one step a form, for the log and for files alike. What was added by a form was added as
@@ -7,14 +7,14 @@ import { SCHEMA_VERSION } from './kit'
  * centre tells beside its pitch, muffling, wires, words, range marks, whole sheets and runs; form 5 what an ear says of a lug
  * without a number, one number for a whole head, rounds begun anew, readings that are to be believed, and the snare bed of a
  * drum; form 6 drums of one head, and complaints and causes of ring, room and film; form 7 what else made the sound of a drum that is kept,
- * its ring, and how a run found its heads.
+ * its ring, and how a run found its heads; form 8 what a film was made with, a drum's own tolerance, its badge and its locks.
  */
 export type Migration = (event: Record<string, unknown>) => Record<string, unknown>
 
 const nextForm: Migration = (event) => ({ ...event, schema: (event.schema as number) + 1 })
 
 /** From form 1 to 2, from 2 to 3, and so on; what was shipped is never edited. */
-export const MIGRATIONS: readonly Migration[] = [nextForm, nextForm, nextForm, nextForm, nextForm, nextForm]
+export const MIGRATIONS: readonly Migration[] = Array.from({ length: 7 }, () => nextForm)
 
 /** An event of any form in today's; what is no event at all, or of a newer form, as it is. */
 export function migrateEvent(event: unknown): unknown {

@@ -1,8 +1,10 @@
 import fc from 'fast-check'
 import { usualDrum } from './usualDrum'
 import { parseEvenRequest } from './even'
-import { drumSchema, SCHEMA_VERSION } from './kit'
-import { readKitFile, writeKitFile, type KitFile } from './kitFile'
+import { SCHEMA_VERSION } from './plain'
+import { drumSchema } from './kit'
+import { readKitFile, type KitFile } from './kitFile'
+import { writeKitFile } from './plain'
 import { parseMeasureQuery } from './measure'
 
 const REQUEST = {

@@ -1,7 +1,8 @@
 import { z } from 'zod'
-import { A4_HIGHEST_HZ, A4_LOWEST_HZ, STANDARD_A4_HZ } from '../units/pitch'
+import { A4_HIGHEST_HZ, A4_LOWEST_HZ } from '../units/pitch'
 import { slackSchoolSchema } from './even'
 import { micSchema } from './event'
+import { NO_CHOICES } from './plain'
 import { idSchema, sideSchema } from './kit'
 
 /** What was chosen for planning: kept on this device until it is changed. */
@@ -27,20 +28,6 @@ export const spacingSchema = z.strictObject({
 })
 
 export type SpacingChoices = z.infer<typeof spacingSchema>
-
-export const NO_CHOICES: SpacingChoices = {
-  ...{ scheme: 'fourths', equalCents: 400, stepsName: null, relationCents: null, relations: {} },
-  ...{
-    rootText: '',
-    avoidText: '',
-    keyText: '',
-    anchor: 'none',
-    leastWork: 0,
-    fixed: [],
-    move: [],
-    pinned: {},
-  },
-}
 
 /** How one person works: kept on this device, never part of a kit. */
 export const settingsSchema = z.strictObject({
@@ -75,28 +62,17 @@ export const settingsSchema = z.strictObject({
   /** Where a head is started from. */
   slackSchool: slackSchoolSchema.default('fingers'),
   spacing: spacingSchema.default(NO_CHOICES),
+  noteNames: z.enum(['sharps', 'flats', 'german', 'solfege']).default('sharps'),
+  /** In what lengths of drums are shown and typed. Drums are named in inches all the same. */
+  lengths: z.enum(['inch', 'mm']).default('inch'),
+  /** The sign between whole numbers and parts, where numbers are shown; both are read. */
+  decimal: z.enum(['point', 'comma']).default('point'),
+  /** A left-handed drummer's lugs go round the other way. */
+  hand: z.enum(['right', 'left']).default('right'),
+  /** Notes of the first walk that were read. */
+  walked: z.array(z.string().max(20)).max(20).default([]),
+  /** Ids of the commands that were run last, newest first. */
+  recent: z.array(z.string().max(60)).max(8).default([]),
 })
 
 export type Settings = z.infer<typeof settingsSchema>
-
-export const DEFAULT_SETTINGS: Settings = {
-  kit: null,
-  drum: null,
-  side: 'batter',
-  source: 'practice',
-  keys: 2,
-  largestStepTurns: 0.5,
-  a4Hz: STANDARD_A4_HZ,
-  typedErrorCents: 3,
-  singleKeys: true,
-  readOrder: 'around',
-  mic: 'with-tap',
-  input: null,
-  confirm: 'tick',
-  keepTakes: false,
-  gaugeLaw: null,
-  gaugeError: 1,
-  turnDrum: false,
-  slackSchool: 'fingers',
-  spacing: NO_CHOICES,
-}

@@ -1,6 +1,7 @@
 import { benchHead, lastKnown } from '../bench/standing'
 import { turnLawOf, turnsBetween } from '../membrane/turnLaw'
-import { SIDES, type Drum, type Side } from '../records/kit'
+import { SIDES } from '../records/plain'
+import type { Drum, Side } from '../records/kit'
 import type { SheetDrum } from '../records/sheet'
 import { centsBetween } from '../units/pitch'
 import type { KitState } from '../log/fold'

@@ -1,7 +1,8 @@
 import { drumRange, type DrumRange, type RangeMark } from '../kit/range'
 import type { PlanDrum, PlanRequest, Scheme } from '../spacing/types'
 import { parseKey, parsePitch } from '../units/pitch'
-import { SIDES, type Drum } from '../records/kit'
+import { SIDES } from '../records/plain'
+import type { Drum } from '../records/kit'
 import { drumPair, type DrumPair } from '../bench/pairing'
 import { headKey } from '../log/headKey'
 import { headLog, type KitState } from '../log/fold'
@@ -43,15 +44,15 @@ export type ChoiceTrouble = 'root' | 'avoid' | 'key'
 export function planRequestOf(
   kit: KitState,
   known: KnownKit,
-  { spacing, a4Hz, keys }: Pick<Settings, 'spacing' | 'a4Hz' | 'keys'>,
+  { spacing, a4Hz, noteNames, keys }: Pick<Settings, 'spacing' | 'a4Hz' | 'noteNames' | 'keys'>,
 ): { request: PlanRequest; trouble: ChoiceTrouble[] } {
   const here = new Set(kit.drums.map(({ id }) => id))
-  const rootHz = spacing.rootText.trim() ? parsePitch(spacing.rootText, a4Hz) : undefined
+  const rootHz = spacing.rootText.trim() ? parsePitch(spacing.rootText, a4Hz, noteNames) : undefined
   const avoid = spacing.avoidText
-    .split(/[,;]|\s+(?=[A-Ga-g\d])/)
+    .split(/[,;]|\s+(?=[\p{L}\d])(?!hz)/iu)
     .filter((part) => part.trim())
-    .map((part) => parsePitch(part, a4Hz))
-  const favourHz = spacing.keyText.trim() ? parseKey(spacing.keyText, a4Hz) : undefined
+    .map((part) => parsePitch(part, a4Hz, noteNames))
+  const favourHz = spacing.keyText.trim() ? parseKey(spacing.keyText, a4Hz, noteNames) : undefined
   const trouble: ChoiceTrouble[] = [
     ...(rootHz === null ? (['root'] as const) : []),
     ...(avoid.includes(null) ? (['avoid'] as const) : []),

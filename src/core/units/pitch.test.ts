@@ -1,6 +1,16 @@
 import fc from 'fast-check'
 import { note as teoriaNote } from 'teoria'
-import { centsBetween, hzToMidi, midiToHz, nearestNote, parseKey, parsePitch, shiftByCents } from './pitch'
+import {
+  centsBetween,
+  hzToMidi,
+  midiToHz,
+  nearestNote,
+  parseKey,
+  parsePitch,
+  parsePitches,
+  shiftByCents,
+  typedErrorCents,
+} from './pitch'
 
 /** Just intervals in cents by their ratios; the values are arithmetic (physics texts print them so). */
 const JUST: Array<[string, number, number, number]> = [
@@ -78,10 +88,64 @@ test('pitches and keys as people write them', () => {
   expect(parsePitch('Bb1')).toBeCloseTo(58.27, 2)
   expect(parsePitch('f♯3')).toBeCloseTo(185, 1)
   expect(parsePitch('E1', 442)).toBeCloseTo(41.2 * (442 / 440), 1)
-  for (const wrong of ['', 'H2', 'A', '3', '9000', 'low']) expect(parsePitch(wrong)).toBeNull()
+  for (const wrong of ['', 'A', '3', '9000', 'low', 'cs3', 'E3+200', 'E3+', '182+5'])
+    expect(parsePitch(wrong)).toBeNull()
   const names = (key: string) => parseKey(key)?.map((hz) => nearestNote(hz).name.replace(/\d/, ''))
   expect(names('A major')).toEqual(['A', 'B', 'C#', 'D', 'E', 'F#', 'G#'])
   expect(names('e minor')).toEqual(['E', 'F#', 'G', 'A', 'B', 'C', 'D'])
   expect(names('A C# E')).toEqual(['A', 'C#', 'E'])
   for (const wrong of ['', 'loud', 'A big']) expect(parseKey(wrong)).toBeNull()
+})
+
+/** A note's cents from A4, by hand: E3 lies 17 semitones under A4, A#2 23, Bb1 35. */
+test.each([
+  ['E3+20', -1700 + 20],
+  ['E3 + 20 c', -1700 + 20],
+  ['e3 −12,5 cents', -1700 - 12.5],
+  ['A#2+15', -2300 + 15],
+  ['Bb2-15', -2300 - 15],
+  ['Fis3', -1500],
+  ['es3', -1800],
+  ['As2', -2500],
+  ['H2', -2200],
+  ['fa#3', -1500],
+  ['Sib2', -2300],
+  ['Ré 3', -1900],
+])('a note with cents, in any tongue: %s', (text, cents) => {
+  expect(centsBetween(440, parsePitch(text)!)).toBeCloseTo(cents, 6)
+})
+
+test('B alone is B flat to a German, and to nobody else', () => {
+  expect(centsBetween(440, parsePitch('B3', 440, 'german')!)).toBeCloseTo(-1100, 6)
+  expect(centsBetween(440, parsePitch('B3', 440, 'sharps')!)).toBeCloseTo(-1000, 6)
+  expect(parseKey('B H', 440, 'german')!.map((hz) => nearestNote(hz).name)).toEqual(['A#4', 'B4'])
+})
+
+test('what is shown of a note is read as that note again, however notes are named', () => {
+  const names = fc.constantFrom('sharps' as const, 'flats' as const, 'german' as const, 'solfege' as const)
+  fc.assert(
+    fc.property(fc.integer({ min: 24, max: 94 }), names, (midi, style) => {
+      const { name } = nearestNote(midiToHz(midi), 440, style)
+      expect(hzToMidi(parsePitch(name, 440, style)!)).toBeCloseTo(midi, 9)
+    }),
+  )
+})
+
+test.each([
+  ['168,5 171 166,7', [168.5, 171, 166.7]],
+  ['168.5, 171, 166.7', [168.5, 171, 166.7]],
+  ['168,171,166,170', [168, 171, 166, 170]],
+  ['168,5;171,0\n166,7', [168.5, 171, 166.7]],
+  ['168.5\t171 Hz\t166.7hz', [168.5, 171, 166.7]],
+  ['168 low 170', [168, null, 170]],
+])('several pitches as they are pasted: %j', (text, pitches) => {
+  expect(parsePitches(text).map(({ hz }) => hz)).toEqual(pitches)
+})
+
+test('what a typed pitch is worth, by its digits', () => {
+  // Half a hertz at 200 Hz is 4.3 cents; a bare note is spread evenly over its half step: 100 / 12^0.5.
+  expect(typedErrorCents('200', 200)).toBeCloseTo(4.32, 2)
+  expect(typedErrorCents('200,0', 200)).toBeCloseTo(0.433, 3)
+  expect(typedErrorCents('E3+20', 166)).toBe(0.5)
+  expect(typedErrorCents('E3', 164.8)).toBeCloseTo(28.87, 2)
 })

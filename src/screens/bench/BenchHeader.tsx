@@ -1,7 +1,6 @@
 'use client'
 
 import type { Settings } from '@/core/records/settings'
-import { DropdownMenu } from 'radix-ui'
 import { ChevronDown, SlidersHorizontal } from 'lucide-react'
 import { memo, useState } from 'react'
 import { clsx } from 'clsx'
@@ -12,12 +11,13 @@ import { chooseHead } from '@/session/actions/kits'
 import { stopListening } from '@/session/actions/listening'
 import { setOtherHead } from '@/session/actions/readings'
 import { chooseSource } from '@/session/actions/said'
-import { chooseSheet } from '@/session/actions/sheets'
+import { chooseSheet } from '@/session/actions/edits'
 import { benchView } from '@/session/benchView'
 import { stepOf } from '@/session/jobView'
 import { useSelect, useSession } from '@/session/react'
 import type { SessionState } from '@/session/state'
 import { Choice } from '@/ui/Choice'
+import { Menu, MENU_ITEM } from '@/ui/Menu'
 import { Pick } from '@/ui/Pick'
 import { OTHER_HEAD } from './steps/even/HeardLines'
 
@@ -62,28 +62,29 @@ export const BenchHeader = memo(function BenchHeader() {
   return (
     <div className="flex flex-wrap items-center justify-between gap-x-6 border-b border-line px-4 md:min-h-[68px] md:px-7 md:py-1">
       <div className="flex flex-wrap items-center gap-x-2 max-md:w-full max-md:pr-12">
-        <DropdownMenu.Root modal={false}>
-          <DropdownMenu.Trigger
-            aria-label={`${drum.name}: choose a drum`}
-            className="flex min-h-11 items-center gap-1.5"
-          >
-            <h1 className="text-xl font-bold md:text-4xl">{drum.name}</h1>
-            <ChevronDown aria-hidden size={22} className="text-soft" />
-          </DropdownMenu.Trigger>
-          <DropdownMenu.Portal>
-            <DropdownMenu.Content align="start" className="z-50 min-w-52 bg-tape py-2 text-ink shadow-xl">
-              {drums.map(({ id, name }) => (
-                <DropdownMenu.Item
-                  key={id}
-                  onSelect={() => chooseHead(session, id, side, shown.step)}
-                  className="flex min-h-11 cursor-pointer items-center px-4 text-lg outline-none data-[highlighted]:bg-case data-[highlighted]:font-bold"
-                >
-                  {name}
-                </DropdownMenu.Item>
-              ))}
-            </DropdownMenu.Content>
-          </DropdownMenu.Portal>
-        </DropdownMenu.Root>
+        <Menu
+          label={`${drum.name}: choose a drum`}
+          className="flex min-h-11 items-center gap-1.5"
+          contentClass="min-w-52"
+          button={
+            <>
+              <h1 className="text-xl font-bold md:text-4xl">{drum.name}</h1>
+              <ChevronDown aria-hidden size={22} className="text-soft" />
+            </>
+          }
+        >
+          {({ Item }) =>
+            drums.map(({ id, name }) => (
+              <Item
+                key={id}
+                onSelect={() => chooseHead(session, id, side, shown.step)}
+                className={clsx(MENU_ITEM, 'text-lg')}
+              >
+                {name}
+              </Item>
+            ))
+          }
+        </Menu>
         {drum.oneHeaded ? null : (
           <Choice<Side>
             label="Head"

@@ -7,7 +7,9 @@ import { kitOf, type SessionState } from '@/session/state'
 import { readAgain } from '@/session/actions/readings'
 import { useSelect, useSession } from '@/session/react'
 import { Button } from '@/ui/Button'
+import '@/commands/bench'
 import { useCommander } from '../shell/commander'
+import { WalkNote } from '../WalkNote'
 import { Announcer } from './Announcer'
 import { BenchHeader } from './BenchHeader'
 import { ElsewherePart } from './Elsewhere'
@@ -37,6 +39,7 @@ export function BenchScreen() {
       <RunBar />
       <BenchHeader />
       <JobLine />
+      <WalkNote id="line" className="mx-2 mt-1 md:mx-6" />
       <StepPart />
       <Announcer />
     </div>
@@ -64,12 +67,12 @@ function StepPart() {
 
 function NoDrum() {
   const hasKit = useSelect((state) => kitOf(state) !== null)
-  const { open } = useCommander()
+  const { run } = useCommander()
   return (
     <div className="p-8">
       <h1 className="text-4xl font-bold">No drum on the bench</h1>
       <p className="mt-3 text-lg">Add a drum to the kit first.</p>
-      <Button tone="act" big className="mt-6" onClick={() => open(hasKit ? 'add-drum' : 'new-kit')}>
+      <Button tone="act" big className="mt-6" onClick={() => run(hasKit ? 'kit.addDrum' : 'kit.new')}>
         {hasKit ? 'Add a drum' : 'Start a kit'}
       </Button>
     </div>

@@ -1,16 +1,13 @@
 'use client'
 
-import { numberWithin } from '@/core/units/number'
 import { useEffect } from 'react'
 import { typeCentre } from '@/session/actions/centre'
 import { listenForCentre, meanCentre, strikeCentre } from '@/session/actions/pair'
 import type { BenchView } from '@/session/benchView'
 import { useSelect, useSession } from '@/session/react'
 import { Button } from '@/ui/Button'
-import { NumberEntry } from '@/ui/NumberEntry'
+import { PitchEntry } from './PitchEntry'
 import { useCommander } from '../shell/commander'
-
-const readHz = numberWithin(15, 2000)
 
 /** One stroke on the centre with both heads free, from where readings come from. */
 export function StrokePart({
@@ -58,12 +55,7 @@ export function StrokePart({
           Read a recording of the centre
         </Button>
       ) : (
-        <NumberEntry
-          label="Centre pitch, Hz"
-          wrongText="A pitch in Hz between 15 and 2000, such as 112.5."
-          read={readHz}
-          onTake={(hz) => typeCentre(session, view, hz)}
-        />
+        <PitchEntry label="Centre pitch, Hz or note" onTake={(hz) => typeCentre(session, view, hz)} />
       )}
       {bench.centreWhy ? (
         <p role="alert" className="mt-2 text-caution">

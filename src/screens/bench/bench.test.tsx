@@ -2,7 +2,7 @@ import { act, fireEvent, screen, within } from '@testing-library/react'
 import { usualDrum } from '@/core/records/usualDrum'
 import { addDrum, chooseHead, makeKit } from '@/session/actions/kits'
 import { headIsOn } from '@/session/actions/fitting'
-import { currentView } from '@/session/actions/readings'
+import { currentView } from '@/session/currentView'
 import { typeReading } from '@/session/actions/said'
 import { watchAdvice } from '@/session/adviceWatch'
 import { testSession } from '@/session/testSession'
@@ -57,10 +57,10 @@ test('a digit asks for a lug anew; a wrong number is said and changes nothing', 
   await key('4')
   expect(view()).toMatchObject({ phase: 'read', lug: 4 })
   expect(panel().textContent).toMatch(/4/)
-  const input = screen.getByLabelText<HTMLInputElement>('Pitch, Hz')
+  const input = screen.getByLabelText<HTMLInputElement>('Pitch, Hz or note')
   fireEvent.change(input, { target: { value: 'low' } })
   fireEvent.submit(input.form!)
-  expect(screen.getByRole('alert').textContent).toMatch(/A pitch in Hz/)
+  expect(screen.getByRole('alert').textContent).toMatch(/A pitch from 15 to/)
   expect(view().sitting!.passes[0].readings.size).toBe(6)
 })
 

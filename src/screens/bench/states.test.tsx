@@ -4,8 +4,8 @@ import type { Settings } from '@/core/records/settings'
 import { believeReadings, chooseSource, sayByEar, typeReading, typeWholeHead } from '@/session/actions/said'
 import { takeDial } from '@/session/actions/gauge'
 import { addDrum, chooseHead, makeKit } from '@/session/actions/kits'
-import { currentView } from '@/session/actions/readings'
-import { kitEdit } from '@/session/actions/sheets'
+import { currentView } from '@/session/currentView'
+import { kitEdit } from '@/session/actions/edits'
 import { turnedOtherwise } from '@/session/actions/turning'
 import { watchAdvice } from '@/session/adviceWatch'
 import { testSession } from '@/session/testSession'
@@ -139,7 +139,7 @@ test('a drum of one’s own is asked where readings come from before the first; 
   expect(view().sitting).toBeNull()
   await act(async () => chooseSource(session, 'typed'))
   expect(screen.queryByText('simulated')).toBeNull()
-  expect(screen.getByLabelText('Pitch, Hz')).toBeTruthy()
+  expect(screen.getByLabelText('Pitch, Hz or note')).toBeTruthy()
 })
 
 test.each([

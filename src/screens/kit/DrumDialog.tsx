@@ -1,18 +1,17 @@
 'use client'
 
+import { useState } from 'react'
 import { zodResolver } from '@hookform/resolvers/zod'
-import { useForm, useWatch, type FieldErrors, type UseFormRegister } from 'react-hook-form'
+import { useForm, type FieldErrors, type Resolver } from 'react-hook-form'
 import { drumSchema, type Drum, type DrumKindRecord } from '@/core/records/kit'
 import { KIND_NAMES, USUAL_DIAMETER, usualDrum } from '@/core/records/usualDrum'
 import { addDrum, changeDrum } from '@/session/actions/kits'
-import { useSession } from '@/session/react'
+import { useSelect, useSession } from '@/session/react'
 import { Button } from '@/ui/Button'
 import { Field, INPUT_CLASS } from '@/ui/Field'
 import { Modal } from '@/ui/Modal'
-import { HeadFields } from './HeadFields'
-import { THREADS } from './options'
-
-const NUMBER = { valueAsNumber: true }
+import { fromForm, toForm, typedInches, typedNumber } from './drumForm'
+import { MoreFields } from './MoreFields'
 
 const formSchema = drumSchema.refine(({ portInches = 0, diameterInches }) => portInches <= diameterInches, {
   path: ['portInches'],
@@ -23,42 +22,50 @@ export const AddDrumDialog = ({ onClose }: { onClose: () => void }) => (
   <DrumDialog drum={null} onClose={onClose} />
 )
 
-/** Adds a drum, or changes one. Everything follows from kind and diameter until it is changed by hand. */
+/** What can be wrong among the fields that are behind "more". */
+const MORE: ReadonlyArray<keyof Drum> = ['name', 'portInches', 'batter', 'resonant', 'snareBed', 'lockedRods']
+
+/** Adds a drum, or changes one: four things that matter, the rest behind "more" follows from them until it is changed by hand. */
 export function DrumDialog({ drum, onClose }: { drum: Drum | null; onClose: () => void }) {
   const session = useSession()
+  const lengths = useSelect((state) => state.settings.lengths)
+  const [more, setMore] = useState(false)
   const start = drum ?? usualDrum('tom', USUAL_DIAMETER.tom, session?.deps.newId() ?? 'new')
-  const { register, handleSubmit, reset, getValues, setValue, control, formState } = useForm<Drum>({
-    defaultValues: start,
-    resolver: zodResolver(formSchema),
-  })
+  // The form holds lengths as they are shown; what it means is judged in inches.
+  const judge = zodResolver(formSchema)
+  const resolver: Resolver<Drum> = (values, context, options) =>
+    judge(fromForm(values, lengths), context, options)
+  const form = useForm<Drum>({ defaultValues: toForm(start, lengths), resolver })
+  const { register, handleSubmit, reset, getValues, formState } = form
   const { errors } = formState
-  const oneHeaded = useWatch({ control, name: 'oneHeaded' })
   const refill = (kind: DrumKindRecord, diameterInches: number) => {
-    if (!drum && diameterInches > 0) reset(usualDrum(kind, diameterInches, getValues('id')))
+    if (!drum && diameterInches > 0) reset(toForm(usualDrum(kind, diameterInches, getValues('id')), lengths))
   }
-  const submit = handleSubmit((values) => {
-    if (!session) return
-    if (drum) changeDrum(session, drum, values)
-    else addDrum(session, values)
-    onClose()
-  })
+  const submit = handleSubmit(
+    (values) => {
+      if (!session) return
+      if (drum) changeDrum(session, drum, values)
+      else addDrum(session, values)
+      onClose()
+    },
+    // What is wrong is not left hidden.
+    (wrongs) => MORE.some((field) => wrongs[field]) && setMore(true),
+  )
+  const unit = lengths === 'mm' ? 'mm' : 'inches'
   return (
     <Modal
       open
       onClose={onClose}
       title={drum ? `Edit ${drum.name}` : 'Add a drum'}
-      description={drum ? undefined : 'Kind and diameter fill in the rest; change what is different.'}
+      description={drum ? undefined : 'These four fill in the rest.'}
     >
       <form onSubmit={submit} className="space-y-5" noValidate>
-        <div className="grid gap-4 sm:grid-cols-3">
+        <div className="grid grid-cols-2 gap-4 sm:grid-cols-4">
           <Field label="Kind">
             <select
               {...register('kind', {
-                onChange: (event) =>
-                  refill(
-                    event.target.value as DrumKindRecord,
-                    USUAL_DIAMETER[event.target.value as DrumKindRecord],
-                  ),
+                onChange: (event: { target: { value: DrumKindRecord } }) =>
+                  refill(event.target.value, USUAL_DIAMETER[event.target.value]),
               })}
               className={INPUT_CLASS}
             >
@@ -69,42 +76,42 @@ export function DrumDialog({ drum, onClose }: { drum: Drum | null; onClose: () =
               ))}
             </select>
           </Field>
-          <Field label="Diameter, inches" error={wrong(errors, 'diameterInches', 'Between 5 and 40 inches.')}>
+          <Field
+            label={`Diameter, ${unit}`}
+            error={wrong(errors, 'diameterInches', lengths === 'mm' ? '127 to 1016 mm.' : '5 to 40 inches.')}
+          >
             <input
-              type="number"
-              step="0.5"
               inputMode="decimal"
               {...register('diameterInches', {
-                ...NUMBER,
-                onChange: (event) => refill(getValues('kind'), Number(event.target.value)),
+                setValueAs: typedNumber,
+                onChange: (event: { target: { value: string } }) =>
+                  refill(getValues('kind'), typedInches(typedNumber(event.target.value), lengths)),
               })}
               className={INPUT_CLASS}
             />
           </Field>
-          <Field label="Depth, inches" error={wrong(errors, 'depthInches', 'Between 1 and 60 inches.')}>
+          <Field
+            label={`Depth, ${unit}`}
+            error={wrong(errors, 'depthInches', lengths === 'mm' ? '26 to 1524 mm.' : '1 to 60 inches.')}
+          >
             <input
-              type="number"
-              step="0.5"
               inputMode="decimal"
-              {...register('depthInches', NUMBER)}
+              {...register('depthInches', { setValueAs: typedNumber })}
               className={INPUT_CLASS}
             />
           </Field>
-          <ShellFields register={register} errors={errors} />
+          <Field label="Lugs on each head" error={wrong(errors, 'lugs', 'A whole number from 3 to 24.')}>
+            <input
+              inputMode="numeric"
+              {...register('lugs', { setValueAs: typedNumber })}
+              className={INPUT_CLASS}
+            />
+          </Field>
         </div>
-        <HeadFields side="batter" control={control} register={register} errors={errors} />
-        <label className="flex min-h-11 cursor-pointer items-center gap-3">
-          <input
-            type="checkbox"
-            className="size-5 accent-(--act)"
-            checked={oneHeaded === true}
-            onChange={(event) => setValue('oneHeaded', event.target.checked ? true : undefined)}
-          />
-          One head only: the shell is open where the resonant would be
-        </label>
-        {oneHeaded ? null : (
-          <HeadFields side="resonant" control={control} register={register} errors={errors} />
-        )}
+        <Button tone="quiet" className="-ml-2 underline" aria-expanded={more} onClick={() => setMore(!more)}>
+          {more ? 'less' : 'more: name, heads, rods, port, badge'}
+        </Button>
+        {more ? <MoreFields form={form} unit={unit} /> : null}
         <div className="flex gap-3">
           <Button tone="act" type="submit">
             {drum ? 'Save' : 'Add the drum'}
@@ -113,50 +120,6 @@ export function DrumDialog({ drum, onClose }: { drum: Drum | null; onClose: () =
         </div>
       </form>
     </Modal>
-  )
-}
-
-/** Its name, lugs, rods and port. */
-function ShellFields({ register, errors }: { register: UseFormRegister<Drum>; errors: FieldErrors<Drum> }) {
-  return (
-    <>
-      <Field label="Name" error={wrong(errors, 'name', 'One to forty letters.')}>
-        <input {...register('name')} maxLength={40} className={INPUT_CLASS} />
-      </Field>
-      <Field label="Lugs on each head" error={wrong(errors, 'lugs', 'A whole number from 3 to 24.')}>
-        <input
-          type="number"
-          step="1"
-          inputMode="numeric"
-          {...register('lugs', NUMBER)}
-          className={INPUT_CLASS}
-        />
-      </Field>
-      <Field label="Thread of the rods">
-        <select {...register('threadPitchMm', NUMBER)} className={INPUT_CLASS}>
-          {THREADS.map(({ value, label }) => (
-            <option key={value} value={value}>
-              {label}
-            </option>
-          ))}
-        </select>
-      </Field>
-      <Field
-        label="Port in the resonant head, inches"
-        hint="empty for none"
-        error={wrong(errors, 'portInches', 'Half an inch up to the drum’s own diameter, or empty for none.')}
-      >
-        <input
-          type="number"
-          step="0.5"
-          inputMode="decimal"
-          {...register('portInches', {
-            setValueAs: (value: unknown) => (value === '' || value === undefined ? undefined : Number(value)),
-          })}
-          className={INPUT_CLASS}
-        />
-      </Field>
-    </>
   )
 }
 

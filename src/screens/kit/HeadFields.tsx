@@ -4,6 +4,7 @@ import { Controller, type Control, type FieldErrors, type UseFormRegister } from
 import type { Drum, Side } from '@/core/records/kit'
 import { Field, INPUT_CLASS } from '@/ui/Field'
 import { FilmSelect } from './FilmSelect'
+import { typedOrNone } from './drumForm'
 import { HOOPS } from './options'
 
 /** One head of a drum: what of it matters to the numbers. */
@@ -40,6 +41,19 @@ export function HeadFields({
             <option value="coated">coated</option>
           </select>
         </Field>
+        <Field
+          label="Made with"
+          hint="A ring or a dot dries the ring; what it does to the pitch is not modelled."
+        >
+          <select
+            {...register(`${side}.build`, { setValueAs: (value: string) => value || undefined })}
+            className={INPUT_CLASS}
+          >
+            <option value="">nothing more</option>
+            <option value="ring">a ring along the edge</option>
+            <option value="dot">a dot in the middle</option>
+          </select>
+        </Field>
         <Field label="Hoop">
           <select {...register(`${side}.hoop`)} className={INPUT_CLASS}>
             {HOOPS.map((hoop) => (
@@ -62,12 +76,8 @@ export function HeadFields({
           error={wrong?.ceilingHz ? 'Between 15 and 2,000 Hz, or nothing.' : undefined}
         >
           <input
-            type="number"
             inputMode="decimal"
-            {...register(`${side}.ceilingHz`, {
-              setValueAs: (value: string | number | null) =>
-                value === '' || value === null ? null : Number(value),
-            })}
+            {...register(`${side}.ceilingHz`, { setValueAs: (value: unknown) => typedOrNone(value) ?? null })}
             className={INPUT_CLASS}
           />
         </Field>

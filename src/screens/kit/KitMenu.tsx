@@ -1,13 +1,15 @@
 'use client'
 
-import { DropdownMenu } from 'radix-ui'
 import { ChevronDown } from 'lucide-react'
 import { chooseKit } from '@/session/actions/kits'
 import { useKit, useSelect, useSession } from '@/session/react'
+import { Menu, MENU_ITEM } from '@/ui/Menu'
 import { useCommander, useEnabled } from '../shell/commander'
 
 const COMMANDS = [
   { id: 'kit.new', label: 'Start a new kit' },
+  { id: 'kit.demo', label: 'Look round the demo' },
+  { id: 'kit.leaveDemo', label: 'Put the demo away' },
   { id: 'kit.borrowed', label: 'A borrowed kit, from sizes' },
   { id: 'kit.rename', label: 'Rename this kit' },
   { id: 'export', label: 'Export to a file' },
@@ -25,29 +27,32 @@ export function KitMenu() {
   const kit = useKit()
   const { run } = useCommander()
   const isEnabled = useEnabled(IDS)
-  const item =
-    'flex min-h-11 cursor-pointer items-center px-4 outline-none data-[highlighted]:bg-case data-[highlighted]:font-bold'
   return (
-    <DropdownMenu.Root modal={false}>
-      <DropdownMenu.Trigger className="flex min-h-11 items-center gap-1 px-2 text-soft hover:text-ink">
-        Kits <ChevronDown aria-hidden size={18} />
-      </DropdownMenu.Trigger>
-      <DropdownMenu.Portal>
-        <DropdownMenu.Content align="start" className="z-50 min-w-64 bg-tape py-2 text-ink shadow-xl">
+    <Menu
+      className="flex min-h-11 items-center gap-1 px-2 text-soft hover:text-ink"
+      contentClass="min-w-64"
+      button={
+        <>
+          Kits <ChevronDown aria-hidden size={18} />
+        </>
+      }
+    >
+      {({ Item }) => (
+        <>
           {kits
             .filter(({ id }) => id !== kit?.id)
             .map(({ id, name }) => (
-              <DropdownMenu.Item key={id} className={item} onSelect={() => session && chooseKit(session, id)}>
+              <Item key={id} className={MENU_ITEM} onSelect={() => session && chooseKit(session, id)}>
                 Open {name}
-              </DropdownMenu.Item>
+              </Item>
             ))}
           {COMMANDS.filter(({ id }) => isEnabled(id)).map(({ id, label }) => (
-            <DropdownMenu.Item key={id} className={item} onSelect={() => run(id)}>
+            <Item key={id} className={MENU_ITEM} onSelect={() => run(id)}>
               {label}
-            </DropdownMenu.Item>
+            </Item>
           ))}
-        </DropdownMenu.Content>
-      </DropdownMenu.Portal>
-    </DropdownMenu.Root>
+        </>
+      )}
+    </Menu>
   )
 }

@@ -1,23 +1,8 @@
 'use client'
 
-import {
-  closestCenter,
-  DndContext,
-  KeyboardSensor,
-  PointerSensor,
-  useSensor,
-  useSensors,
-  type DragEndEvent,
-} from '@dnd-kit/core'
-import {
-  arrayMove,
-  SortableContext,
-  sortableKeyboardCoordinates,
-  verticalListSortingStrategy,
-} from '@dnd-kit/sortable'
+import { lazy, Suspense, useState } from 'react'
 import { railModel } from '@/charts/rail.model'
 import type { Stop } from '@/core/bench/steps'
-import type { KitState } from '@/core/log/fold'
 import type { Drum } from '@/core/records/kit'
 import type { KitVerdict } from '@/core/spacing/verdict'
 import { orderDrums } from '@/session/actions/kits'
@@ -25,17 +10,18 @@ import type { DrumSummary } from '@/session/kitView'
 import { useSelect, useSession } from '@/session/react'
 import { verdictWords } from '@/text/verdict'
 import { useWidth } from '@/ui/useWidth'
-import { Lane, LANE_GRID } from './Lane'
+import { Lane, LANE_GRID, type LaneProps } from './Lane'
+
+// What moves lanes is loaded when a hand comes near one.
+const MovingLanes = lazy(() => import('./MovingLanes'))
 
 /** All drums on one logarithmic axis, a lane a drum; lanes are put in order by their grips. */
 export function KitRail({
-  kit,
   drums,
   judged,
   onOpen,
   onEdit,
 }: {
-  kit: KitState
   drums: readonly DrumSummary[]
   judged: KitVerdict
   onOpen: (drum: string, stop: Stop) => void
@@ -44,10 +30,7 @@ export function KitRail({
   const session = useSession()
   const a4Hz = useSelect((state) => state.settings.a4Hz)
   const [chartRef, width] = useWidth<HTMLDivElement>(620)
-  const sensors = useSensors(
-    useSensor(PointerSensor, { activationConstraint: { distance: 6 } }),
-    useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
-  )
+  const [reached, setReached] = useState<{ grip: string | null } | null>(null)
   const model = railModel(
     drums.map(({ drum, heads, range }) => ({
       id: drum.id,
@@ -61,13 +44,15 @@ export function KitRail({
     width,
     a4Hz,
   )
-  const dragged = ({ active, over }: DragEndEvent) => {
-    if (!over || active.id === over.id) return
-    const order = kit.drums.map(({ id }) => id)
-    if (session)
-      orderDrums(session, arrayMove(order, order.indexOf(String(active.id)), order.indexOf(String(over.id))))
-  }
-
+  const lanes = drums.map((summary, i): LaneProps => ({
+    ...{ summary, model, width, lane: model.lanes[i], first: i === 0, last: i === drums.length - 1 },
+    doubts: doubtsOf(judged, summary.drum.id, drums[i + 1]?.drum.id),
+    onOpen: (stop) => onOpen(summary.drum.id, stop),
+    onEdit: () => onEdit(summary.drum),
+  }))
+  const reach = () =>
+    setReached((before) => before ?? { grip: document.activeElement?.getAttribute('data-grip') ?? null })
+  const still = lanes.map((lane) => <Lane key={lane.summary.drum.id} {...lane} onReach={reach} />)
   return (
     <>
       <div className={`${LANE_GRID} mt-4`}>
@@ -80,26 +65,19 @@ export function KitRail({
           ))}
         </div>
       </div>
-      <DndContext id="drums" sensors={sensors} collisionDetection={closestCenter} onDragEnd={dragged}>
-        <SortableContext items={kit.drums.map(({ id }) => id)} strategy={verticalListSortingStrategy}>
-          <ol aria-label="Drums">
-            {drums.map((summary, i) => (
-              <Lane
-                key={summary.drum.id}
-                summary={summary}
-                lane={model.lanes[i]}
-                model={model}
-                width={width}
-                first={i === 0}
-                last={i === drums.length - 1}
-                doubts={doubtsOf(judged, summary.drum.id, drums[i + 1]?.drum.id)}
-                onOpen={(stop) => onOpen(summary.drum.id, stop)}
-                onEdit={() => onEdit(summary.drum)}
-              />
-            ))}
-          </ol>
-        </SortableContext>
-      </DndContext>
+      <ol aria-label="Drums">
+        {reached ? (
+          <Suspense fallback={still}>
+            <MovingLanes
+              lanes={lanes}
+              focused={reached.grip}
+              onOrder={(order) => session && orderDrums(session, order)}
+            />
+          </Suspense>
+        ) : (
+          still
+        )}
+      </ol>
       <div className={LANE_GRID}>
         <span className="hidden md:block" />
         <div className="relative h-6 text-sm text-soft" aria-hidden>

@@ -2,21 +2,47 @@
 
 import { useGo } from '@/ui/useGo'
 import { judgedAsRead } from '@/session/selectors'
-import { useState } from 'react'
+import dynamic from 'next/dynamic'
+import { useEffect, useState } from 'react'
 import type { Stop } from '@/core/bench/steps'
 import { chooseHead, keepBorrowed, removeKit } from '@/session/actions/kits'
-import { chooseSheet } from '@/session/actions/sheets'
+import { chooseSheet } from '@/session/actions/edits'
 import { kitSummary, nextThing } from '@/session/kitView'
 import { useKit, useSelect, useSession } from '@/session/react'
 import type { Drum } from '@/core/records/kit'
 import { Button } from '@/ui/Button'
 import { Pick } from '@/ui/Pick'
 import { useCommander } from '../shell/commander'
-import { DrumDialog } from './DrumDialog'
+import { WalkNote } from '../WalkNote'
 import { KitMenu } from './KitMenu'
+import { LastKnown } from './LastKnown'
+import { keepPicture } from './lastPicture'
 import { KitRail } from './KitRail'
 import { nextText, summaryText } from './summaryText'
 import { VerdictPart } from './VerdictPart'
+
+const WelcomeScreen = dynamic(() => import('../welcome/WelcomeScreen').then((module) => module.WelcomeScreen))
+// Nothing of the form, its library and its checks is needed by who only looks.
+const DrumDialog = dynamic(() => import('./DrumDialog').then((module) => module.DrumDialog))
+
+/** How the kit looks is kept when it goes from the screen, for the moment before the log is read. */
+function pictured(node: HTMLElement | null) {
+  if (!node) return
+  const keep = () => keepPicture(node.isConnected ? node.outerHTML : null)
+  const hidden = () => document.visibilityState === 'hidden' && keep()
+  document.addEventListener('visibilitychange', hidden)
+  window.addEventListener('pagehide', keep)
+  // Also for a browser that is killed.
+  const soon = setTimeout(keep, PICTURE_MS)
+  return () => {
+    clearTimeout(soon)
+    keepPicture(node.outerHTML)
+    document.removeEventListener('visibilitychange', hidden)
+    window.removeEventListener('pagehide', keep)
+  }
+}
+
+const PICTURE_MS = 2000
 
 /** The whole kit at a glance. */
 export function KitScreen() {
@@ -27,10 +53,13 @@ export function KitScreen() {
   const { open } = useCommander()
   const [edited, setEdited] = useState<Drum | null>(null)
   const judged = useSelect(judgedAsRead)
+  const gone = state.phase === 'ready' && !kit
+  useEffect(() => {
+    if (gone) keepPicture(null)
+  }, [gone])
 
-  if (!session || (state.phase === 'starting' && !kit))
-    return <p className="p-8 text-soft">Opening the log…</p>
-  if (!kit) return <NoKit onNew={() => open('new-kit')} />
+  if (!session || (state.phase === 'starting' && !kit)) return <LastKnown />
+  if (!kit) return <WelcomeScreen />
 
   const drums = kitSummary(state, kit)
   const goTo = (drum: string, { side, step }: Stop) => {
@@ -48,13 +77,13 @@ export function KitScreen() {
     goTo(next.drum.id, { step: next.do === 'look' ? 'look' : 'even', side: next.side })
   }
   return (
-    <div className="px-4 pb-8 md:px-7">
+    <div ref={pictured} className="px-4 pb-8 md:px-7">
       <div className="flex flex-wrap items-start justify-between gap-x-6 gap-y-2 pt-3 md:pt-5">
         <div className="min-w-0">
           <div className="flex flex-wrap items-center gap-x-3">
             <h1 className="text-3xl font-bold md:text-4xl">{kit.name}</h1>
             <KitMenu />
-            {kit.simulated ? <span className="font-bold text-caution">simulated</span> : null}
+            {kit.simulated ? <span className="font-bold text-caution">demo, simulated</span> : null}
             {kit.sheets.length > 0 ? (
               <Pick
                 label="held against"
@@ -86,7 +115,8 @@ export function KitScreen() {
         </p>
       ) : (
         <>
-          <KitRail kit={kit} drums={drums} judged={judged} onOpen={goTo} onEdit={setEdited} />
+          <WalkNote id="rail" className="mt-3" />
+          <KitRail drums={drums} judged={judged} onOpen={goTo} onEdit={setEdited} />
           <VerdictPart judged={judged} names={new Map(kit.drums.map(({ id, name }) => [id, name]))} />
           <p className="mt-3 flex flex-wrap gap-x-5 gap-y-1 text-sm text-soft">
             <span>● batter lug pitch</span>
@@ -101,27 +131,6 @@ export function KitScreen() {
         Add a drum
       </Button>
       {edited ? <DrumDialog drum={edited} onClose={() => setEdited(null)} /> : null}
-    </div>
-  )
-}
-
-function NoKit({ onNew }: { onNew: () => void }) {
-  const { open } = useCommander()
-  return (
-    <div className="p-8">
-      <h1 className="text-4xl font-bold">No kit here yet</h1>
-      <p className="mt-3 max-w-xl text-lg">
-        Start a kit and add its drums, or import a kit file that was exported before.
-      </p>
-      <div className="mt-6 flex flex-wrap gap-3">
-        <Button tone="act" big onClick={onNew}>
-          Start a kit
-        </Button>
-        <Button big onClick={() => open('borrowed-kit')}>
-          A borrowed kit
-        </Button>
-        <KitMenu />
-      </div>
     </div>
   )
 }

@@ -1,7 +1,6 @@
 'use client'
 
-import { useSortable } from '@dnd-kit/sortable'
-import { CSS } from '@dnd-kit/utilities'
+import type { CSSProperties, HTMLAttributes } from 'react'
 import { GripVertical } from 'lucide-react'
 import { clsx } from 'clsx'
 import { RailLaneChart, type LaneDoubts } from '@/charts/RailChart'
@@ -21,7 +20,7 @@ const LANE_HEIGHT = 104
 
 const TONES = { good: 'text-good', act: 'text-act', soft: 'text-soft', caution: 'text-caution' }
 
-interface LaneProps {
+export interface LaneProps {
   summary: DrumSummary
   lane: RailLane
   model: RailModel
@@ -31,28 +30,52 @@ interface LaneProps {
   onOpen: (stop: Stop) => void
   onEdit: () => void
   doubts: LaneDoubts
+  /** While lanes are put in order; left out while they stand. */
+  moving?: Moving
+  /** The hand is near the grip: what moves lanes is wanted. */
+  onReach?: () => void
+}
+
+/** What moves a lane, from whoever moves it. */
+export interface Moving {
+  ref: (node: HTMLElement | null) => void
+  style: CSSProperties
+  grip: HTMLAttributes<HTMLButtonElement>
+  dragged: boolean
 }
 
 /** One drum of the rail: its name on tape, its marks, its state. */
-export function Lane({ summary, lane, model, width, first, last, onOpen, onEdit, doubts }: LaneProps) {
+export function Lane({
+  summary,
+  lane,
+  model,
+  width,
+  first,
+  last,
+  onOpen,
+  onEdit,
+  doubts,
+  moving,
+  onReach,
+}: LaneProps) {
   const { drum } = summary
-  const { attributes, listeners, setNodeRef, transform, transition, isDragging } = useSortable({
-    id: drum.id,
-  })
   const status = statusText(summary)
   return (
     <li
-      ref={setNodeRef}
-      style={{ transform: CSS.Translate.toString(transform), transition }}
-      className={clsx(LANE_GRID, 'relative', isDragging && 'z-10 opacity-80')}
+      ref={moving?.ref}
+      style={moving?.style}
+      className={clsx(LANE_GRID, 'relative', moving?.dragged && 'z-10 opacity-80')}
     >
       <div className="flex items-start gap-0.5 pt-2">
         <button
           type="button"
           aria-label={`Move ${drum.name}`}
+          data-grip={drum.id}
           className="flex h-[68px] w-11 shrink-0 cursor-grab touch-none items-center justify-center text-soft"
-          {...attributes}
-          {...listeners}
+          // Only here: what moves lanes takes the place of all of them, and an open menu with it.
+          onPointerEnter={onReach}
+          onFocus={onReach}
+          {...moving?.grip}
         >
           <GripVertical aria-hidden size={18} />
         </button>

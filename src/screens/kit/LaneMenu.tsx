@@ -1,12 +1,13 @@
 'use client'
 
-import { DropdownMenu } from 'radix-ui'
 import { Ellipsis } from 'lucide-react'
 import dynamic from 'next/dynamic'
 import type { Stop } from '@/core/bench/steps'
 import type { Drum } from '@/core/records/kit'
 import { duplicateDrum, moveDrum, removeDrum } from '@/session/actions/kits'
 import { useSession } from '@/session/react'
+import { Menu } from '@/ui/Menu'
+import type { MenuParts } from '@/ui/MenuBody'
 import { ITEM } from './menuItem'
 
 // A kit that is only looked at needs no drum's job.
@@ -27,25 +28,20 @@ export function LaneMenu({
   onEdit: () => void
 }) {
   return (
-    <DropdownMenu.Root modal={false}>
-      <DropdownMenu.Trigger
-        aria-label={`More for ${drum.name}`}
-        className="flex size-11 shrink-0 items-center justify-center text-soft"
-      >
-        <Ellipsis aria-hidden size={20} />
-      </DropdownMenu.Trigger>
-      <DropdownMenu.Portal>
-        <DropdownMenu.Content
-          align="start"
-          collisionPadding={8}
-          className="z-50 max-h-(--radix-dropdown-menu-content-available-height) w-[420px] max-w-[96vw] overflow-y-auto bg-tape py-2 text-ink shadow-xl"
-        >
+    <Menu
+      label={`More for ${drum.name}`}
+      button={<Ellipsis aria-hidden size={20} />}
+      className="flex size-11 shrink-0 items-center justify-center text-soft"
+      contentClass="max-h-(--radix-dropdown-menu-content-available-height) w-[420px] max-w-[96vw] overflow-y-auto"
+    >
+      {(parts) => (
+        <>
           <LaneSteps drum={drum} onOpen={onOpen} />
-          <DropdownMenu.Separator className="my-2 h-px bg-line" />
-          <Others drum={drum} first={first} last={last} onEdit={onEdit} />
-        </DropdownMenu.Content>
-      </DropdownMenu.Portal>
-    </DropdownMenu.Root>
+          <parts.Separator className="my-2 h-px bg-line" />
+          <Others drum={drum} first={first} last={last} onEdit={onEdit} parts={parts} />
+        </>
+      )}
+    </Menu>
   )
 }
 
@@ -54,11 +50,13 @@ function Others({
   first,
   last,
   onEdit,
+  parts: { Item },
 }: {
   drum: Drum
   first: boolean
   last: boolean
   onEdit: () => void
+  parts: MenuParts
 }) {
   const session = useSession()
   if (!session) return null
@@ -72,9 +70,9 @@ function Others({
   return (
     <div className="grid grid-cols-2">
       {items.map((item) => (
-        <DropdownMenu.Item key={item.label} onSelect={item.run} className={`${ITEM} flex items-center px-4`}>
+        <Item key={item.label} onSelect={item.run} className={`${ITEM} flex items-center px-4`}>
           {item.label}
-        </DropdownMenu.Item>
+        </Item>
       ))}
     </div>
   )

@@ -1,5 +1,6 @@
 'use client'
 
+import '@/commands/atRun'
 import { format } from 'date-fns'
 import { useState } from 'react'
 import type { KitState } from '@/core/log/fold'

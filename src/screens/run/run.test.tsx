@@ -70,6 +70,7 @@ test('a sheet: its versions compared, its notes, archived and brought back', asy
   expect(screen.getByText(/for the big room/)).toBeTruthy()
   const menu = async (item: RegExp) => {
     await act(async () => {
+      fireEvent.click(screen.getByRole('button', { name: 'More for Hall' }))
       fireEvent.keyDown(screen.getByRole('button', { name: 'More for Hall' }), { key: 'Enter' })
     })
     await act(async () => void fireEvent.click(screen.getByRole('menuitem', { name: item })))

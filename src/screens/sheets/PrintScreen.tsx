@@ -5,6 +5,7 @@ import { useSearchParams } from 'next/navigation'
 import { useState } from 'react'
 import { SheetCard } from '@/charts/SheetCard'
 import { fileName, pngOfSvg, saveBlob } from '@/files/save'
+import { shareFile } from '@/files/share'
 import { useKit, useSelect, useSession } from '@/session/react'
 import { Button } from '@/ui/Button'
 import { cardOf } from './cardOf'
@@ -40,6 +41,11 @@ export function PrintScreen() {
     if (png) saveBlob(png, fileName(sheet.name, 'png'))
     setTrouble(png ? null : 'This browser could not make the picture. Save it as SVG, or print it.')
   }
+  const share = async () => {
+    const png = await pngOfSvg(drawing(), model.width, model.height, PNG_TIMES)
+    const done = png && (await shareFile(png, fileName(sheet.name, 'png'), sheet.name))
+    setTrouble(done === 'saved' ? 'This device shares no pictures: it was saved instead.' : null)
+  }
   return (
     <div className="px-4 pb-8 md:px-7 print:p-0">
       <div className="flex flex-wrap items-center justify-between gap-3 pt-3 pb-4 md:pt-5 print:hidden">
@@ -56,6 +62,7 @@ export function PrintScreen() {
             Save as SVG
           </Button>
           <Button onClick={() => void savePng()}>Save as PNG</Button>
+          <Button onClick={() => void share()}>Share the picture</Button>
         </div>
         <p className="w-full text-soft">
           One page, A4 or Letter, black on white, with boxes to write what was read. {trouble}

@@ -2,18 +2,23 @@
 
 import { useGo } from '@/ui/useGo'
 import type { Sheet } from '@/core/log/sheets'
-import { DropdownMenu } from 'radix-ui'
 import { Ellipsis } from 'lucide-react'
+import dynamic from 'next/dynamic'
 import { useState, type FormEvent } from 'react'
 import type { KitState } from '@/core/log/fold'
 import { fileName, saveBlob } from '@/files/save'
+import { copyText } from '@/files/share'
+import { sheetText } from '@/text/sheetText'
 import { archiveSheet, copySheet, noteOnSheet, removeSheet, renameSheet } from '@/session/actions/sheets'
 import { useSelect, useSession } from '@/session/react'
 import { targetsCsv } from '@/text/csv'
 import { Button } from '@/ui/Button'
 import { Field, INPUT_CLASS } from '@/ui/Field'
-import { Modal } from '@/ui/Modal'
-import { VersionsDialog } from './VersionsDialog'
+import { Menu, MENU_ITEM } from '@/ui/Menu'
+
+// Windows are loaded when one is asked for.
+const Modal = dynamic(() => import('@/ui/Modal').then((module) => module.Modal))
+const VersionsDialog = dynamic(() => import('./VersionsDialog').then((module) => module.VersionsDialog))
 
 type Asking = { what: 'rename' | 'copy' | 'notes'; text: string } | { what: 'versions' } | null
 
@@ -46,12 +51,24 @@ export function SheetMenu({ kit, sheet }: { kit: KitState; sheet: Sheet }) {
   const items = [
     { label: 'Versions and comparing', run: () => setAsking({ what: 'versions' }) },
     {
-      label: 'Print, or save as a picture',
+      label: 'Print, share, save as a picture',
       run: () => go(`/print?sheet=${encodeURIComponent(sheet.id)}`),
     },
     { label: 'Notes', run: () => setAsking({ what: 'notes', text: notes }) },
     { label: 'Rename', run: () => setAsking({ what: 'rename', text: sheet.name }) },
     { label: 'Copy', run: () => setAsking({ what: 'copy', text: `${sheet.name}, copy`.slice(0, 60) }) },
+    {
+      label: 'Copy as text',
+      run: () =>
+        void copyText(sheetText(kit, sheet, settings.a4Hz)).then((done) =>
+          session.notify(
+            done
+              ? `${sheet.name} is copied as text.`
+              : 'The browser does not let it be copied. Print it, or save it as a picture.',
+            done ? {} : { tone: 'caution' },
+          ),
+        ),
+    },
     {
       label: 'Targets as CSV',
       run: () =>
@@ -68,27 +85,21 @@ export function SheetMenu({ kit, sheet }: { kit: KitState; sheet: Sheet }) {
   ]
   return (
     <>
-      <DropdownMenu.Root modal={false}>
-        <DropdownMenu.Trigger
-          aria-label={`More for ${sheet.name}`}
-          className="flex size-11 shrink-0 items-center justify-center text-soft"
-        >
-          <Ellipsis aria-hidden size={20} />
-        </DropdownMenu.Trigger>
-        <DropdownMenu.Portal>
-          <DropdownMenu.Content align="end" className="z-50 min-w-60 bg-tape py-2 text-ink shadow-xl">
-            {items.map(({ label, run }) => (
-              <DropdownMenu.Item
-                key={label}
-                onSelect={run}
-                className="flex min-h-11 cursor-pointer items-center px-4 outline-none data-[highlighted]:bg-case data-[highlighted]:font-bold"
-              >
-                {label}
-              </DropdownMenu.Item>
-            ))}
-          </DropdownMenu.Content>
-        </DropdownMenu.Portal>
-      </DropdownMenu.Root>
+      <Menu
+        label={`More for ${sheet.name}`}
+        button={<Ellipsis aria-hidden size={20} />}
+        className="flex size-11 shrink-0 items-center justify-center text-soft"
+        contentClass="min-w-60"
+        align="end"
+      >
+        {({ Item }) =>
+          items.map(({ label, run }) => (
+            <Item key={label} onSelect={run} className={MENU_ITEM}>
+              {label}
+            </Item>
+          ))
+        }
+      </Menu>
       {asking?.what === 'versions' ? (
         <VersionsDialog kit={kit} sheet={sheet} onClose={() => setAsking(null)} />
       ) : null}

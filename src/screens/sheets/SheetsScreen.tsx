@@ -6,13 +6,15 @@ import { judgedAsKept } from '@/session/selectors'
 import type { Sheet } from '@/core/log/sheets'
 import { format } from 'date-fns'
 import { useState } from 'react'
-import { SIDES, type Drum, type Side } from '@/core/records/kit'
+import { SIDES } from '@/core/records/plain'
+import type { Drum, Side } from '@/core/records/kit'
 import type { SheetDrum } from '@/core/records/sheet'
 import { centsBetween } from '@/core/units/pitch'
 import { headKey, type KitState } from '@/core/log/fold'
 import { chooseHead } from '@/session/actions/kits'
 import { fileName, saveBlob } from '@/files/save'
-import { chooseSheet, keepKit } from '@/session/actions/sheets'
+import { keepKit } from '@/session/actions/sheets'
+import { chooseSheet } from '@/session/actions/edits'
 import { headSummary } from '@/session/kitView'
 import { useKit, useSelect, useSession } from '@/session/react'
 import { hzText, noteText, offText } from '@/text/heads'
@@ -22,6 +24,7 @@ import { verdictText } from '@/text/verdict'
 import { Button } from '@/ui/Button'
 import { Tape } from '@/ui/Tape'
 import { KeepForm } from './KeepForm'
+import { WalkNote } from '../WalkNote'
 import { SheetMenu } from './SheetMenu'
 
 /** Stored targets of the whole kit, a strip of tape a sheet. */
@@ -60,6 +63,7 @@ export function SheetsScreen() {
           </div>
         ) : null}
       </div>
+      <WalkNote id="sheet" className="mt-3" />
       {!kit || kit.sheets.length === 0 ? (
         <p className="mt-4 max-w-xl text-lg">
           No sheet yet. Even a head on the bench and keep it, or keep a plan from Spacing: a sheet holds what

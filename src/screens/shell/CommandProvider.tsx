@@ -3,19 +3,29 @@
 import { useGo } from '@/ui/useGo'
 import { usePathname } from 'next/navigation'
 import { useTheme } from 'next-themes'
-import { useCallback, useEffect, useMemo, useRef, useState, type ReactNode, type RefObject } from 'react'
+import {
+  useCallback,
+  useEffect,
+  useMemo,
+  useRef,
+  useState,
+  useSyncExternalStore,
+  type ReactNode,
+  type RefObject,
+} from 'react'
 import { tinykeys } from 'tinykeys'
-import { COMMANDS, commandById, hasModifier, worksAt } from '@/commands'
+import { hasModifier, worksAt } from '@/commands/keys'
+import { knownCommand, knownCommands, LIGHT_COMMANDS, onKnown } from '@/commands/known'
 import type { CommandContext, DialogName } from '@/commands/types'
-import { importKit } from '@/session/actions/files'
-import { readFile } from '@/session/actions/recording'
 import { useSelect, useSession } from '@/session/react'
+import type { Session } from '@/session/session'
 import { CommanderContext, type Commander } from './commander'
 import { Dialogs } from './Dialogs'
+import { Incoming } from './Incoming'
 
-/** Keys that begin a sequence, and how long the next key belongs to it: as tinykeys has it. */
+/** Keys that begin a sequence (they go to places), and how long the next key belongs to it: as tinykeys has it. */
 const PREFIXES = new Set(
-  COMMANDS.flatMap(({ shortcut }) => (shortcut?.includes(' ') ? [shortcut.split(' ')[0]] : [])),
+  LIGHT_COMMANDS.flatMap(({ shortcut }) => (shortcut?.includes(' ') ? [shortcut.split(' ')[0]] : [])),
 )
 const SEQUENCE_MS = 1000
 
@@ -29,6 +39,7 @@ export function CommandProvider({ children }: { children: ReactNode }) {
   const opening = useRef(false)
   const prefixAt = useRef(-Infinity)
   const path = usePathname()
+  const known = useSyncExternalStore(onKnown, knownCommands, () => LIGHT_COMMANDS)
   const open = useCallback((name: DialogName) => {
     opening.current = true
     setDialog(name)
@@ -53,8 +64,17 @@ export function CommandProvider({ children }: { children: ReactNode }) {
 
   const run = useCallback(
     (id: string) => {
-      const command = commandById(id)
-      if (context && command.enabled(context.session)) void command.run(context)
+      if (!context) return
+      const now = knownCommand(id)
+      if (now) {
+        if (now.enabled(context.session)) void now.run(context)
+        return
+      }
+      // Of a place that was not loaded yet.
+      void import('@/commands').then(({ commandById }) => {
+        const command = commandById(id)
+        if (command.enabled(context.session)) void command.run(context)
+      })
     },
     [context],
   )
@@ -62,8 +82,8 @@ export function CommandProvider({ children }: { children: ReactNode }) {
   /** By a key nobody aims: what it wrote is said, and can be taken back. */
   const runByKey = useCallback(
     async (id: string) => {
-      const command = commandById(id)
-      if (!context || !command.enabled(context.session)) return
+      const command = knownCommand(id)
+      if (!context || !command?.enabled(context.session)) return
       const { session } = context
       const before = session.get()
       await command.run(context)
@@ -86,9 +106,10 @@ export function CommandProvider({ children }: { children: ReactNode }) {
 
   useEffect(() => {
     const bindings: Record<string, (event: KeyboardEvent) => void> = {}
-    for (const { id, shortcut } of COMMANDS) {
+    for (const command of known) {
+      const { id, shortcut } = command
       if (!shortcut || (!singleKeys && !hasModifier(shortcut))) continue
-      if (!worksAt(commandById(id), path)) continue
+      if (!worksAt(command, path)) continue
       bindings[shortcut] = (event) => {
         if (!hasModifier(shortcut) && (opening.current || isTyping(event))) return
         // The second key of a sequence is no key of its own.
@@ -108,25 +129,52 @@ export function CommandProvider({ children }: { children: ReactNode }) {
       unbind()
       window.removeEventListener('keydown', seen)
     }
-  }, [runByKey, singleKeys, path])
+  }, [runByKey, singleKeys, path, known])
 
   return (
     <CommanderContext value={commander}>
       {children}
+      {session ? <Incoming session={session} /> : null}
       <Dialogs dialog={dialog} onClose={() => setDialog(null)} />
+      {session ? <FileInputs session={session} sound={soundInput} kit={kitInput} /> : null}
+    </CommanderContext>
+  )
+}
+
+/** Chosen as recordings: whatever they are called, they are tried as such, one after the other. */
+async function readChosen(session: Session, files: readonly File[]): Promise<void> {
+  const { readFile } = await import('@/session/actions/recording')
+  for (const file of files) await readFile(session, file)
+}
+
+const takeChosen = async (session: Session, files: readonly File[]) =>
+  (await import('@/session/actions/incoming')).takeIn(session, files)
+
+/** What the commands that ask for a file open. */
+function FileInputs({
+  session,
+  sound,
+  kit,
+}: {
+  session: Session
+  sound: RefObject<HTMLInputElement | null>
+  kit: RefObject<HTMLInputElement | null>
+}) {
+  return (
+    <>
       <FileInput
-        ref={soundInput}
+        ref={sound}
         accept="audio/*,.wav"
         label="Recording to read"
-        onFile={(file) => session && void readFile(session, file)}
+        onFiles={(files) => void readChosen(session, files)}
       />
       <FileInput
-        ref={kitInput}
+        ref={kit}
         accept=".json,application/json"
         label="Kit file to import"
-        onFile={(file) => session && void importKit(session, file)}
+        onFiles={(files) => void takeChosen(session, files)}
       />
-    </CommanderContext>
+    </>
   )
 }
 
@@ -135,24 +183,25 @@ function FileInput({
   ref,
   accept,
   label,
-  onFile,
+  onFiles,
 }: {
   ref: RefObject<HTMLInputElement | null>
   accept: string
   label: string
-  onFile: (file: File) => void
+  onFiles: (files: File[]) => void
 }) {
   return (
     <input
       ref={ref}
       type="file"
+      multiple
       accept={accept}
       aria-label={label}
       className="hidden"
       onChange={(event) => {
-        const file = event.target.files?.[0]
-        if (file) onFile(file)
+        const files = [...(event.target.files ?? [])]
         event.target.value = ''
+        if (files.length) onFiles(files)
       }}
     />
   )

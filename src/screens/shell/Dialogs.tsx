@@ -7,9 +7,15 @@ import { WINDOWS } from './windows'
 
 const ImportDialog = dynamic(() => import('../kit/ImportDialog').then((module) => module.ImportDialog))
 
+const TableDialog = dynamic(() => import('../share/TableDialog').then((module) => module.TableDialog))
+
 /** The window that a command opened, and the one that an import waits for. */
 export function Dialogs({ dialog, onClose }: { dialog: DialogName | null; onClose: () => void }) {
-  const waitingImport = useSelect((state) => state.waitingImport)
+  const { waitingImport, waitingTable } = useSelect(({ waitingImport, waitingTable }) => ({
+    waitingImport,
+    waitingTable,
+  }))
+  if (waitingTable !== null) return <TableDialog text={waitingTable} />
   if (waitingImport) return <ImportDialog waiting={waitingImport} />
   if (dialog === null) return null
   const Window = WINDOWS[dialog]

@@ -1,6 +1,7 @@
 'use client'
 
-import { COMMANDS, shortcutText } from '@/commands'
+import { COMMANDS } from '@/commands'
+import { shortcutText } from '@/commands/keys'
 import { useSelect, useSession } from '@/session/react'
 import { Modal } from '@/ui/Modal'
 

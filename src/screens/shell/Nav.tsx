@@ -1,12 +1,13 @@
 'use client'
 
-import { DropdownMenu } from 'radix-ui'
-import { Keyboard, Menu, Redo2, SunMoon, Undo2 } from 'lucide-react'
+import { Menu as MenuIcon, Redo2, Search, SunMoon, Undo2 } from 'lucide-react'
 import Link from 'next/link'
 import { usePathname } from 'next/navigation'
 import { clsx } from 'clsx'
 
 import { Tape } from '@/ui/Tape'
+import { Menu } from '@/ui/Menu'
+import { DemoTag } from './DemoTag'
 import { Keeping } from './Keeping'
 import { useCommander, useEnabled } from './commander'
 
@@ -18,11 +19,17 @@ const PLACES = [
   { href: '/run', label: 'Retune run' },
 ]
 
+/** At the column's foot: not for the work at the drum. */
+const FOOT_PLACES = [
+  { href: '/share', label: 'In and out' },
+  { href: '/settings', label: 'Settings' },
+]
+
 const TOOLS = [
   { id: 'undo', label: 'Undo', icon: Undo2 },
   { id: 'redo', label: 'Redo', icon: Redo2 },
   { id: 'theme', label: 'Switch workshop and stage light', icon: SunMoon },
-  { id: 'shortcuts', label: 'Show the keys', icon: Keyboard },
+  { id: 'palette', label: 'Find anything', icon: Search },
 ]
 
 const TOOL_IDS = TOOLS.map(({ id }) => id)
@@ -36,31 +43,50 @@ export function Nav() {
         <span className="hidden text-2xl font-bold md:inline">humbra</span>
         <PhoneMenu path={path} />
       </div>
-      <nav aria-label="Places" className="hidden md:block">
-        {PLACES.map(({ href, label }, i) => (
-          <Link
-            key={href}
-            href={href}
-            aria-current={path === href ? 'page' : undefined}
-            className={clsx('block', path === href ? 'font-bold' : 'text-soft hover:text-ink')}
-          >
-            {path === href ? (
-              <Tape seed={i + 11} left={false} teeth={8} className="px-5 py-2.5">
-                {label}
-              </Tape>
-            ) : (
-              <span className="block px-5 py-2.5">{label}</span>
-            )}
-          </Link>
+      <DemoTag className="hidden px-5 pb-2 md:block" />
+      <nav aria-label="Places" className="hidden md:flex md:flex-1 md:flex-col">
+        {PLACES.map((place, i) => (
+          <PlaceLink key={place.href} {...place} here={path === place.href} seed={i + 11} />
         ))}
+        <div className="mt-auto">
+          <Keeping />
+          {FOOT_PLACES.map((place, i) => (
+            <PlaceLink key={place.href} {...place} here={path === place.href} seed={i + 21} />
+          ))}
+        </div>
       </nav>
-      <div className="md:mt-auto">
-        <Keeping />
-      </div>
       <div className="hidden flex-wrap px-2 pb-3 md:flex">
         <Tools />
       </div>
     </header>
+  )
+}
+
+function PlaceLink({
+  href,
+  label,
+  here,
+  seed,
+}: {
+  href: string
+  label: string
+  here: boolean
+  seed: number
+}) {
+  return (
+    <Link
+      href={href}
+      aria-current={here ? 'page' : undefined}
+      className={clsx('block', here ? 'font-bold' : 'text-soft hover:text-ink')}
+    >
+      {here ? (
+        <Tape seed={seed} left={false} teeth={8} className="px-5 py-2.5">
+          {label}
+        </Tape>
+      ) : (
+        <span className="block px-5 py-2.5">{label}</span>
+      )}
+    </Link>
   )
 }
 
@@ -87,35 +113,36 @@ function PhoneMenu({ path }: { path: string }) {
   const isEnabled = useEnabled(TOOL_IDS)
   const item = 'flex min-h-12 items-center gap-3 px-4 text-lg outline-none data-[highlighted]:bg-case'
   return (
-    <DropdownMenu.Root>
-      <DropdownMenu.Trigger
-        aria-label="Places and tools"
-        className="flex size-11 items-center justify-center md:hidden"
-      >
-        <Menu aria-hidden size={24} />
-      </DropdownMenu.Trigger>
-      <DropdownMenu.Portal>
-        <DropdownMenu.Content align="end" className="z-50 w-64 bg-tape py-2 text-ink shadow-xl">
-          {PLACES.map(({ href, label }) => (
-            <DropdownMenu.Item key={href} asChild>
+    <Menu
+      label="Places and tools"
+      button={<MenuIcon aria-hidden size={24} />}
+      className="flex size-11 items-center justify-center md:hidden"
+      contentClass="w-64"
+      align="end"
+      modal
+    >
+      {({ Item, Separator }) => (
+        <>
+          {[...PLACES, ...FOOT_PLACES].map(({ href, label }) => (
+            <Item key={href} asChild>
               <Link href={href} className={clsx(item, path === href && 'font-bold')}>
                 {label}
               </Link>
-            </DropdownMenu.Item>
+            </Item>
           ))}
-          <DropdownMenu.Separator className="my-2 h-px bg-line" />
+          <Separator className="my-2 h-px bg-line" />
           {TOOLS.map(({ id, label, icon: Icon }) => (
-            <DropdownMenu.Item
+            <Item
               key={id}
               disabled={!isEnabled(id)}
               onSelect={() => run(id)}
               className={clsx(item, 'text-base')}
             >
               <Icon aria-hidden size={18} /> {label}
-            </DropdownMenu.Item>
+            </Item>
           ))}
-        </DropdownMenu.Content>
-      </DropdownMenu.Portal>
-    </DropdownMenu.Root>
+        </>
+      )}
+    </Menu>
   )
 }

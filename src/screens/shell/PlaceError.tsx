@@ -1,7 +1,5 @@
 'use client'
 
-import { exportKit } from '@/session/actions/files'
-import { chooseKit, removeKit } from '@/session/actions/kits'
 import { useKit, useSelect, useSession } from '@/session/react'
 import { undoable } from '@/session/undo'
 import { Button } from '@/ui/Button'
@@ -13,10 +11,8 @@ export function PlaceError({ error, onAgain }: { error: Error; onAgain: () => vo
   const kits = useSelect((state) => state.kits)
   const last = useSelect(({ acts, clockMs }) => undoable(acts, clockMs))
   const others = kits.filter(({ id }) => id !== kit?.id)
-  const goOn = (task: () => void) => () => {
-    task()
-    onAgain()
-  }
+  const goOn = (task: () => unknown) => () => void Promise.resolve(task()).then(onAgain)
+  const kitActs = () => import('@/session/actions/kits')
   return (
     <section aria-label="Trouble here" className="max-w-2xl p-6 md:p-8">
       <h1 className="text-4xl font-bold">This place cannot be shown</h1>
@@ -30,14 +26,20 @@ export function PlaceError({ error, onAgain }: { error: Error; onAgain: () => vo
         </Button>
         {session && kit ? (
           <>
-            <Button onClick={() => void exportKit(session)}>Export the kit</Button>
+            <Button
+              onClick={() =>
+                void import('@/session/actions/files').then(({ exportKit }) => exportKit(session))
+              }
+            >
+              Export the kit
+            </Button>
             {last ? <Button onClick={goOn(() => session.undo())}>Take back {last.what}</Button> : null}
-            <Button onClick={goOn(() => removeKit(session))}>Put the kit away</Button>
+            <Button onClick={goOn(async () => (await kitActs()).removeKit(session))}>Put the kit away</Button>
           </>
         ) : null}
         {session
           ? others.map(({ id, name }) => (
-              <Button key={id} onClick={goOn(() => chooseKit(session, id))}>
+              <Button key={id} onClick={goOn(async () => (await kitActs()).chooseKit(session, id))}>
                 Open {name}
               </Button>
             ))

@@ -2,15 +2,22 @@
 
 import { setNonce } from 'get-nonce'
 import { ThemeProvider } from 'next-themes'
-import type { ReactNode } from 'react'
-import { SessionProvider } from '@/session/react'
+import { Fragment, type ReactNode } from 'react'
+import { SessionProvider, useSelect } from '@/session/react'
 import { CommandProvider } from './CommandProvider'
+import { DemoTag } from './DemoTag'
 import { Nav } from './Nav'
 import { Notices } from './Notices'
 import { StorageBanner } from './StorageBanner'
 
 // Radix's modal layers lock the scroll with a style element that the content policy must know.
 setNonce(process.env.STYLE_NONCE ?? '')
+
+/** Draws the place anew where numbers, notes or lengths are to be written otherwise: they are told to no sentence one by one. */
+function AsShown({ children }: { children: ReactNode }) {
+  const shown = useSelect(({ settings }) => `${settings.decimal} ${settings.noteNames} ${settings.lengths}`)
+  return <Fragment key={shown}>{children}</Fragment>
+}
 
 /** The frame around every place: providers, the list of places, notices. */
 export function Shell({ children }: { children: ReactNode }) {
@@ -34,8 +41,9 @@ export function Shell({ children }: { children: ReactNode }) {
           <div className="min-h-dvh md:grid md:grid-cols-[132px_minmax(0,1fr)] print:block print:min-h-0">
             <Nav />
             <main id="place" className="min-w-0">
+              <DemoTag className="flex items-center gap-2 border-b border-line px-5 md:hidden" />
               <StorageBanner />
-              {children}
+              <AsShown>{children}</AsShown>
             </main>
           </div>
           <Notices />

@@ -1,7 +1,6 @@
 'use client'
 
 import { clsx } from 'clsx'
-import { exportKit } from '@/session/actions/files'
 import { useSelect, useSession } from '@/session/react'
 import { takeNewVersion } from '@/session/offline'
 import type { SessionState } from '@/session/state'
@@ -69,7 +68,11 @@ export function StorageBanner() {
       {unkept ? <Button onClick={() => void session.retrySave()}>Try again</Button> : null}
       {trouble === 'newer' ? <Button onClick={() => window.location.reload()}>Reload</Button> : null}
       {phase === 'no-storage' || unkept ? (
-        <Button onClick={() => void exportKit(session)}>Export the kit</Button>
+        <Button
+          onClick={() => void import('@/session/actions/files').then(({ exportKit }) => exportKit(session))}
+        >
+          Export the kit
+        </Button>
       ) : null}
       {!trouble && !refused && lostWorkers.size > 0 ? (
         <>

@@ -1,7 +1,7 @@
 'use client'
 
 import { createContext, useContext } from 'react'
-import { commandById } from '@/commands'
+import { knownCommand } from '@/commands/known'
 import type { DialogName } from '@/commands/types'
 import { useSelect, useSession } from '@/session/react'
 
@@ -23,6 +23,6 @@ export function useCommander(): Commander {
 /** Which of the commands can be run now; the component is drawn again only when one of these changed. */
 export function useEnabled(ids: readonly string[]): (id: string) => boolean {
   const session = useSession()
-  const enabled = useSelect(() => ids.map((id) => Boolean(session && commandById(id).enabled(session))))
+  const enabled = useSelect(() => ids.map((id) => Boolean(session && knownCommand(id)?.enabled(session))))
   return (id) => enabled[ids.indexOf(id)] ?? false
 }

@@ -9,7 +9,6 @@ export const WINDOWS: Record<DialogName, Window> = {
   shortcuts: dynamic(() => import('./KeySheet').then((module) => module.KeySheet)),
   palette: dynamic(() => import('./Palette').then((module) => module.Palette)),
   'add-drum': dynamic(() => import('../kit/DrumDialog').then((module) => module.AddDrumDialog)),
-  'new-kit': dynamic(() => import('../kit/KitNameDialog').then((module) => module.NewKitDialog)),
   'rename-kit': dynamic(() => import('../kit/KitNameDialog').then((module) => module.RenameKitDialog)),
   'borrowed-kit': dynamic(() => import('../kit/BorrowedDialog').then((module) => module.BorrowedDialog)),
   why: dynamic(() => import('../bench/windows/WhyDialog').then((module) => module.WhyDialog)),

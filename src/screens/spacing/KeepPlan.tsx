@@ -9,6 +9,7 @@ import { useSelect, useSession } from '@/session/react'
 import { noteText } from '@/text/heads'
 import { SCHEME_LABELS } from '@/text/spacing'
 import { KeepForm } from '../sheets/KeepForm'
+import { fixed } from '@/text/shown'
 
 /** Keeps a plan as a sheet, with what it was made by in its notes. */
 export function KeepPlan({ asking, plan, onClose }: { asking: Planning; plan: Plan; onClose: () => void }) {
@@ -23,7 +24,7 @@ export function KeepPlan({ asking, plan, onClose }: { asking: Planning; plan: Pl
   return (
     <KeepForm
       title="Keep the plan as a sheet"
-      firstNotes={`${scheme} from ${plan.rootHz.toFixed(1)} Hz, ${noteText(plan.rootHz, settings.a4Hz)}`}
+      firstNotes={`${scheme} from ${fixed(plan.rootHz, 1)} Hz, ${noteText(plan.rootHz, settings.a4Hz)}`}
       onClose={onClose}
       onKeep={(name, notes) => {
         const { centreHz } = rowsOf(asking.request.drums, plan.drums)

@@ -22,7 +22,7 @@ export function SpacingScreen() {
   const session = useSession()
   const state = useSelect(({ phase }) => ({ phase }))
   const kit = useKit()
-  const { open } = useCommander()
+  const { run } = useCommander()
   // What was looked at, of which answer: what is newly planned is shown from its first plan.
   const [chosen, setChosen] = useState<{ answer: PlanAnswer; plan: string; beside: string | null } | null>(
     null,
@@ -37,7 +37,7 @@ export function SpacingScreen() {
       <div className="p-8">
         <h1 className="text-4xl font-bold">No drums to space</h1>
         <p className="mt-3 text-lg">Add the drums of the kit first: sizes are enough to plan by.</p>
-        <Button tone="act" big className="mt-6" onClick={() => open(kit ? 'add-drum' : 'new-kit')}>
+        <Button tone="act" big className="mt-6" onClick={() => run(kit ? 'kit.addDrum' : 'kit.new')}>
           {kit ? 'Add a drum' : 'Start a kit'}
         </Button>
       </div>

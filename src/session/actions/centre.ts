@@ -1,5 +1,5 @@
 import { drumPair } from '@/core/bench/pairing'
-import { MEASUREMENT_VERSION } from '@/core/measurement/measure'
+import { MEASUREMENT_VERSION } from '@/core/measurement/version'
 import type { MeasureOptions, Tap } from '@/core/measurement/types'
 import { learnPair, predictCentre } from '@/core/pair/learn'
 import type { Source } from '@/core/records/event'

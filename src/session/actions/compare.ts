@@ -9,7 +9,7 @@ import { levelsMatched, renderRinging, type RingingTone, type Samples } from '@/
 import { decodeWav } from '@/core/sound/wav'
 import type { Session } from '../session'
 import { deafen } from './listening'
-import { currentView } from './readings'
+import { currentView } from '../currentView'
 
 /** A state of a drum that can be looked at and heard: one that was struck, or one that is only planned. */
 export interface SoundState {

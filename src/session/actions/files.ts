@@ -1,45 +1,66 @@
-import { DAY_MS } from '@/core/units/time'
 import type { HumbraEvent } from '@/core/records/event'
-import { KIT_FILE_FORMAT, readKitFile, type KitFile } from '@/core/records/kitFile'
-import { SCHEMA_VERSION } from '@/core/records/kit'
+import type { KitFile } from '@/core/records/kitFile'
+import { SCHEMA_VERSION } from '@/core/records/plain'
 import { fromBase64, toBase64 } from '@/files/base64'
-import { readChosenKit, saveKit } from '@/files/kitFiles'
+import { kitBlob, readChosenKit, saveKit } from '@/files/kitFiles'
+import { fileName } from '@/files/save'
+import { shareFile } from '@/files/share'
 import type { Session } from '../session'
 import type { WaitingImport } from '../state'
 
-/** The kit on screen as a file, with its whole log and the practice drum's state. */
-export async function kitFileOf(session: Session): Promise<KitFile | null> {
-  const kit = session.kit()
-  if (!kit) return null
-  const { practice } = session.get()
+/** A kit as a file, with its whole log, the practice drum's state, and the sounds of its readings where they were kept. */
+export async function kitFileWithTakes(session: Session, kit: string): Promise<KitFile> {
+  const stored = (await session.takes()?.ofKit(kit)) ?? []
+  const takes = stored.map(({ reading, kit, wav }) => ({ reading, kit, wav: toBase64(wav) }))
   return {
-    format: KIT_FILE_FORMAT,
+    format: 'humbra-kit',
     schema: SCHEMA_VERSION,
     exportedAt: new Date(session.deps.nowMs()).toISOString(),
-    kit: kit.id,
-    events: await session.wholeLog(kit.id),
-    practice: [...practice.values()].filter((state) => state.kit === kit.id),
+    kit,
+    events: await session.wholeLog(kit),
+    practice: [...session.get().practice.values()].filter((state) => state.kit === kit),
+    ...(takes.length ? { takes } : {}),
   }
 }
 
-/** Saves the kit as a file, with the sounds of its readings where they were kept. */
+/** Saves the kit on screen as a file. */
 export async function exportKit(session: Session): Promise<void> {
-  const file = await kitFileOf(session)
-  if (!file) return
-  const stored = (await session.takes()?.ofKit(file.kit)) ?? []
-  const takes = stored.map(({ reading, kit, wav }) => ({ reading, kit, wav: toBase64(wav) }))
-  saveKit(takes.length ? { ...file, takes } : file, session.kit()!.name)
+  const kit = session.kit()
+  if (kit) saveKit(await kitFileWithTakes(session, kit.id), kit.name)
+}
+
+/** Hands the kit on screen to the device's own sharing, or saves it where there is none. */
+export async function shareKit(session: Session): Promise<void> {
+  const kit = session.kit()
+  if (!kit) return
+  const file = await kitFileWithTakes(session, kit.id)
+  // Devices share JSON under the name of a text.
+  const blob = kitBlob(file, 'text/plain')
+  const done = await shareFile(blob, fileName(kit.name, 'humbra.json.txt'), kit.name)
+  if (done === 'saved') session.notify('This device shares no files: the kit was saved instead.')
+}
+
+/** Takes in events, practice states and sounds of a kit file, wherever they are not here yet. */
+export function takeKit(session: Session, file: KitFile, unknown: readonly HumbraEvent[]): void {
+  session.appendEvents(unknown, { never: true })
+  session.setPractice(file.practice)
+  if (file.takes?.length)
+    void session.keepTakes(file.takes.map((take) => ({ ...take, wav: fromBase64(take.wav) })))
 }
 
 /** Takes in a chosen file; a kit that is already here waits for a decision. */
 export async function importKit(session: Session, chosen: File): Promise<void> {
-  const result = await readChosenKit(chosen)
+  const result = await readChosenKit(chosen, session.deps.readKit)
   if (!result.ok)
     return session.notify(result.why, {
       tone: 'caution',
       ...(result.details ? { details: result.details } : {}),
     })
-  const { file } = result
+  return takeKitFile(session, result.file)
+}
+
+/** Takes in a kit that was read; one that is already here waits for a decision. */
+export async function takeKitFile(session: Session, file: KitFile): Promise<void> {
   const wrong = await session.deps.adviser().tryLog(file.events, session.deps.nowMs())
   if (wrong !== null)
     return session.notify(
@@ -122,39 +143,4 @@ export async function decideImport(
     ])
     take(session, copy, { removes: copy.kit })
   })
-}
-
-/**
- * The demo kit, on a first visit. Its log ends the day before, whenever that is: its times are moved by whole days.
- */
-export async function bringDemo(session: Session): Promise<void> {
-  const text = await session.deps.loadDemo()
-  const result = text === null ? null : readKitFile(text)
-  if (!result?.ok) return
-  const { file } = result
-  const newest = Math.max(...file.events.map((event) => Date.parse(event.at)))
-  const shift = Math.floor((session.deps.nowMs() - DAY_MS - newest) / DAY_MS) * DAY_MS
-  const moved = (at: string) => new Date(Date.parse(at) + shift).toISOString()
-  session.appendEvents(
-    file.events.map((event) => movedInTime(event, moved)),
-    { never: true },
-  )
-  session.setPractice(file.practice)
-}
-
-function movedInTime(event: HumbraEvent, moved: (at: string) => string): HumbraEvent {
-  const copy = { ...event, at: moved(event.at) }
-  if (copy.kind !== 'kitEdited' || (copy.change.what !== 'drumAdded' && copy.change.what !== 'drumChanged'))
-    return copy
-  const day = (date: string | null) => date && moved(`${date}T12:00:00.000Z`).slice(0, 10)
-  const { drum } = copy.change
-  const change = {
-    ...copy.change,
-    drum: {
-      ...drum,
-      batter: { ...drum.batter, fittedOn: day(drum.batter.fittedOn) },
-      resonant: { ...drum.resonant, fittedOn: day(drum.resonant.fittedOn) },
-    },
-  }
-  return { ...copy, change }
 }

@@ -4,7 +4,7 @@ import { FINDINGS, type AreaId, type FindingId } from '@/core/fitting/lookOver'
 import { openSearch } from '@/core/log/findings'
 import type { BenchView } from '../benchView'
 import type { Session } from '../session'
-import { currentView } from './readings'
+import { currentView } from '../currentView'
 
 const from = ({ drum, side, practice }: BenchView) => ({
   drum: drum.id,

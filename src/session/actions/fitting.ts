@@ -8,8 +8,8 @@ import { shiftByCents } from '@/core/units/pitch'
 import type { BenchView } from '../benchView'
 import { type Session } from '../session'
 import { slackenPractice } from './practice'
-import { currentView } from './readings'
-import { kitEdit } from './sheets'
+import { currentView } from '../currentView'
+import { kitEdit } from './edits'
 
 const from = ({ drum, side, practice }: BenchView) => ({
   drum: drum.id,

@@ -2,7 +2,7 @@ import type { Feel, GaugeLaw } from '@/core/head/types'
 import type { BenchView } from '../benchView'
 import type { Session } from '../session'
 import { practiceHand } from './practice'
-import { currentView } from './readings'
+import { currentView } from '../currentView'
 
 /** A dial reading beside the lug in focus. */
 export function takeDial(session: Session, dial: number): void {

@@ -5,7 +5,8 @@ import { centsBetween } from '@/core/units/pitch'
 import type { BenchView } from '../benchView'
 import type { Session } from '../session'
 import type { HeardTap } from '../state'
-import { bySize, currentView, FROM_TARGET_CENTS, JUMP_CENTS, readAs, stayNear } from './readings'
+import { bySize, FROM_TARGET_CENTS, JUMP_CENTS, readAs, stayNear } from './readings'
+import { currentView } from '../currentView'
 
 /** From the third lug on its taps choose the head's tone together. */
 const LUGS_FOR_A_TONE = 3

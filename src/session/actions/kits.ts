@@ -1,13 +1,13 @@
 import type { StepId, Stop } from '@/core/bench/steps'
 import { NO_BENCH } from '../state'
-import { refitPractice } from './practice'
 import { usualDrum } from '@/core/records/usualDrum'
 import { headKey } from '@/core/log/fold'
 import { liveEvents } from '@/core/log/kitLog'
 import type { HumbraEvent } from '@/core/records/event'
 import type { Drum, Side } from '@/core/records/kit'
+import type { Settings } from '@/core/records/settings'
 import { type Session } from '../session'
-import { kitEdit } from './sheets'
+import { kitEdit } from './edits'
 
 /** A new kit, chosen at once. */
 export function makeKit(session: Session, name: string): void {
@@ -15,6 +15,31 @@ export function makeKit(session: Session, name: string): void {
   session.append([{ ...kitEdit({ what: 'kitMade', name, simulated: false }), kit: id }])
   session.setSettings({ kit: id, drum: null })
 }
+
+/** A kit of one's own with its drums, chosen at once, and where its readings come from. */
+export function makeOwnKit(
+  session: Session,
+  drums: readonly Drum[],
+  source: Settings['source'],
+  wanted = OWN_NAME,
+): string {
+  const kit = session.deps.newId()
+  const names = session.get().kits.map(({ name }) => name)
+  let name = wanted
+  for (let i = 2; names.includes(name); i++) name = `${wanted} ${i}`
+  session.together(`making ${name}`, () => {
+    session.append([
+      { ...kitEdit({ what: 'kitMade', name, simulated: false }), kit },
+      ...drums.map((drum) => ({ ...kitEdit({ what: 'drumAdded' as const, drum, after: null }), kit })),
+    ])
+    session.setSettings({ kit, drum: drums[0]?.id ?? null, side: 'batter', source })
+  })
+  return kit
+}
+
+const OWN_NAME = 'My kit'
+/** Where readings of a drum of one's own come from. */
+export type SourceOfOwn = Exclude<Settings['source'], 'practice'>
 
 /** One drum of a kit that is made from sizes alone. */
 export interface SizeOnly {
@@ -56,9 +81,11 @@ export function removeKit(session: Session): void {
   session.notify(`Removed the kit ${kit.name}.`, { undo: true })
 }
 
-/** Brings back the kit that was removed last. */
-export async function restoreKit(session: Session): Promise<boolean> {
-  const gone = [...session.get().logs.values()].filter(({ kit }) => kit === null)
+/** Brings back a kit that was removed: this one, else the one removed last. */
+export async function restoreKit(session: Session, id?: string): Promise<boolean> {
+  const gone = [...session.get().logs.values()].filter(
+    (log) => log.kit === null && (id === undefined || log.id === id),
+  )
   const logs = await Promise.all(gone.map(({ id }) => session.wholeLog(id)))
   const removed = logs
     .flatMap((log) => liveEvents(log))
@@ -103,7 +130,8 @@ function changed(session: Session, before: Drum, drum: Drum): void {
           algorithm: null,
         },
       ])
-      refitPractice(session, drum, side)
+      // The practice drum is loaded by who plays it.
+      void import('./practice').then(({ refitPractice }) => refitPractice(session, drum, side))
     }
   }
 }

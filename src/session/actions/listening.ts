@@ -2,7 +2,8 @@ import { confirmRefused, confirmWithTick, confirmWithWord } from '@/audio/confir
 import type { Session } from '../session'
 import type { Hearing } from '../state'
 import { agreeOnTone } from './headTone'
-import { currentView, expectation } from './readings'
+import { expectation } from './readings'
+import { currentView } from '../currentView'
 import { seeBench, takeStroke, type Answer } from './strokes'
 import { freshHands } from '../hands'
 

@@ -2,6 +2,7 @@ import type { MeasureOptions, Tap } from '@/core/measurement/types'
 import { lugByUpperModes } from '@/core/measurement/upper'
 import { centsErrorToHz, centsBetween } from '@/core/units/pitch'
 import type { BenchView } from '../benchView'
+import { fixed } from '@/text/shown'
 
 /** Drums whose lug pitch a small microphone may not hear. */
 const LOW_KINDS = new Set(['kick', 'floor-tom'])
@@ -27,6 +28,6 @@ export function toldByUpper(
   const { hz, errorCents, used } = told
   return {
     tap: { ...tap, verdict: 'ok', why: null, hz, standardErrorHz: centsErrorToHz(hz, errorCents), poles: [] },
-    said: `The lowest tone was not heard. Told by ${used.map((each) => each.hz.toFixed(1)).join(' and ')} Hz above it: ${hz.toFixed(1)} Hz, give or take ${Math.round(errorCents)} c.`,
+    said: `The lowest tone was not heard. Told by ${used.map((each) => fixed(each.hz, 1)).join(' and ')} Hz above it: ${fixed(hz, 1)} Hz, give or take ${Math.round(errorCents)} c.`,
   }
 }

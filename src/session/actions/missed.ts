@@ -2,7 +2,8 @@ import { fitsOneOn } from '@/core/head/oneOn'
 import type { BenchView } from '../benchView'
 import type { Session } from '../session'
 import type { BenchUi } from '../state'
-import { currentView, moveHeard, readAgain } from './readings'
+import { moveHeard, readAgain } from './readings'
+import { currentView } from '../currentView'
 
 /** The lug on which a tap may have been missed is tapped again. */
 export function tapMissed(session: Session): void {

@@ -11,7 +11,7 @@ import { chooseHead } from './kits'
 import { countTap, practiceDrum, practiceOther, practiceState } from './practice'
 import { centreExpectation, takeCentre } from './centre'
 import { aimEar, startListening } from './listening'
-import { currentView } from './readings'
+import { currentView } from '../currentView'
 import { setAim } from './sheets'
 
 export function pairOf(session: Session, view: BenchView) {

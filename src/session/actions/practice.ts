@@ -28,7 +28,8 @@ import { play } from '@/audio/playback'
 import { otherSide, type BenchView } from '../benchView'
 import { practiceKey } from '../following'
 import type { Session } from '../session'
-import { currentView, expectation, takeTap } from './readings'
+import { expectation, takeTap } from './readings'
+import { currentView } from '../currentView'
 
 /** How far the near rods back off when asked to: an eighth to a quarter is what a hard set does (common practice). */
 const BACKED_OFF_TURNS = -0.2

@@ -1,26 +1,23 @@
 import { lastKnown } from '@/core/bench/standing'
-import { MEASUREMENT_VERSION } from '@/core/measurement/measure'
+import { MEASUREMENT_VERSION } from '@/core/measurement/version'
 import type { MeasureOptions, Tap } from '@/core/measurement/types'
 import { usualHz } from '@/core/records/usualDrum'
 import type { OtherHead, Source } from '@/core/records/event'
 import type { Drum, Side } from '@/core/records/kit'
-import { encodeWav } from '@/core/sound/wav'
 import { centsBetween } from '@/core/units/pitch'
-import { benchView, type BenchView } from '../benchView'
+import type { BenchView } from '../benchView'
+import { currentView } from '../currentView'
 import { centreExpectation } from './centre'
 import { toldByUpper } from './lowDrums'
 import type { Session } from '../session'
 import type { HeardTap } from '../state'
+import { fixed } from '@/text/shown'
 
 /** How sure an expectation is, in cents: from the head's other lugs, or from a target or an earlier sitting. */
 const FROM_LUGS_CENTS = 70
 export const FROM_TARGET_CENTS = 250
 /** However little is known: an octave off is another tone. */
 const FURTHEST_CENTS = 600
-
-export function currentView(session: Session): BenchView | null {
-  return benchView(session.get())
-}
 
 /** What is known of the pitch before a tap is measured. */
 export function expectation(view: BenchView, session: Session): MeasureOptions {
@@ -112,7 +109,7 @@ function jumped(session: Session, view: BenchView, tap: Tap, lug: number): strin
   const middle = pitches[Math.floor(pitches.length / 2)]
   const cents = centsBetween(middle, tap.hz)
   if (Math.abs(cents) < JUMP_CENTS) return null
-  return `This tap reads ${tap.hz.toFixed(1)} Hz while the other lugs read near ${middle.toFixed(1)}: another tone of the head, or a lug far out. Tap again, or use it under What was heard.`
+  return `This tap reads ${fixed(tap.hz, 1)} Hz while the other lugs read near ${fixed(middle, 1)}: another tone of the head, or a lug far out. Tap again, or use it under What was heard.`
 }
 
 function remember(session: Session, heard: HeardTap): void {
@@ -153,9 +150,9 @@ function count(session: Session, view: BenchView, heard: HeardTap, source: Sourc
   remember(session, { ...heard, used: true, event: event.id, why: null, jumped: undefined })
   const { sound } = heard
   if (sound && session.get().settings.keepTakes) {
-    void session.keepTakes([
-      { reading: event.id, kit: event.kit, wav: encodeWav(sound.samples, sound.rateHz) },
-    ])
+    void import('@/core/sound/wav').then(({ encodeWav }) =>
+      session.keepTakes([{ reading: event.id, kit: event.kit, wav: encodeWav(sound.samples, sound.rateHz) }]),
+    )
   }
   return true
 }

@@ -4,7 +4,8 @@ import type { Session } from '../session'
 import type { HeardTap } from '../state'
 import { takeCentre } from './centre'
 import { agreeOnTone } from './headTone'
-import { currentView, expectation, takeTap } from './readings'
+import { expectation, takeTap } from './readings'
+import { currentView } from '../currentView'
 
 /** The stretch of a recording that one tap was measured from. */
 function soundOf(

@@ -9,7 +9,8 @@ import type { Side } from '@/core/records/kit'
 import type { SessionState } from '../state'
 import type { Session } from '../session'
 import { chooseHead } from './kits'
-import { aimAtSheet, kitEdit } from './sheets'
+import { aimAtSheet } from './sheets'
+import { kitEdit } from './edits'
 
 /** Playing starts before doors: so many minutes are kept for putting the keys away. */
 export const RESERVE_MINUTES = 3

@@ -1,9 +1,8 @@
-import { plainDigits } from '@/core/units/number'
 import type { Ear } from '@/core/head/types'
 import type { Settings } from '@/core/records/settings'
-import { centsBetween, centsErrorToHz } from '@/core/units/pitch'
+import { centsErrorToHz, typedErrorCents } from '@/core/units/pitch'
 import type { Session } from '../session'
-import { currentView } from './readings'
+import { currentView } from '../currentView'
 
 /** What the ear says of the lug in focus against the reference lug, in a word. */
 export function sayByEar(session: Session, word: Ear, reference: number): void {
@@ -21,21 +20,33 @@ const LEAST_TYPED_CENTS = 2
 /** One number for a whole head is no better than this: its lugs differ. */
 const LEAST_WHOLE_CENTS = 12
 
-/** One standard error of a typed pitch, in cents: half of its last digit, and at least 2. */
-function typedErrorCents(hz: number, text: string): number {
-  const decimals = plainDigits(text).trim().replace(',', '.').split('.')[1]?.length ?? 0
-  return Math.max(LEAST_TYPED_CENTS, centsBetween(hz, hz + 0.5 * 10 ** -decimals))
-}
+/** One standard error of a typed pitch, in cents. */
+const typedCents = (hz: number, text: string, least: number) => Math.max(least, typedErrorCents(text, hz))
 
 /** A pitch typed by hand for the lug in focus: a bare number, as good as its digits. */
 export function typeReading(session: Session, hz: number, text = String(hz)): void {
   const view = currentView(session)
   if (!view) return
   const { drum, side, lug, otherHead } = view
-  const standardErrorHz = centsErrorToHz(hz, typedErrorCents(hz, text))
+  const standardErrorHz = centsErrorToHz(hz, typedCents(hz, text, LEAST_TYPED_CENTS))
   const reading = { kind: 'readingTaken' as const, drum: drum.id, side, lug, hz, standardErrorHz, otherHead }
   session.append([{ ...reading, poles: [], source: 'typed', algorithm: null }])
   session.set({ bench: { ...session.get().bench, lug: null } })
+}
+
+/** Pitches of several lugs at once, around the head from the lug in focus on: one act. */
+export function typeRound(session: Session, pitches: ReadonlyArray<{ hz: number; text: string }>): void {
+  const view = currentView(session)
+  if (!view) return
+  const { drum, lug } = view
+  const lugs = pitches.map((_, i) => ((lug - 1 + i) % drum.lugs) + 1)
+  session.together(`the readings of ${lugs.length} lugs on ${drum.name} ${view.side}`, () =>
+    pitches.forEach(({ hz, text }, i) => {
+      session.set({ bench: { ...session.get().bench, lug: lugs[i] } })
+      typeReading(session, hz, text)
+    }),
+  )
+  session.notify(`${lugs.length} lugs filled, from ${lugs[0]} to ${lugs.at(-1)}.`, { undo: true })
 }
 
 /** One number for the whole head: its pitch, and nothing of its evenness. */
@@ -43,7 +54,7 @@ export function typeWholeHead(session: Session, hz: number, text = String(hz)): 
   const view = currentView(session)
   if (!view) return
   const { drum, side } = view
-  const standardErrorHz = centsErrorToHz(hz, Math.max(LEAST_WHOLE_CENTS, typedErrorCents(hz, text)))
+  const standardErrorHz = centsErrorToHz(hz, typedCents(hz, text, LEAST_WHOLE_CENTS))
   session.append([
     { kind: 'headRead', drum: drum.id, side, hz, standardErrorHz, source: 'typed', algorithm: null },
   ])

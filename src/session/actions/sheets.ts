@@ -4,13 +4,15 @@ import type { KitState } from '@/core/log/fold'
 import type { SheetVersion } from '@/core/log/sheets'
 import { targetFromFit, toleranceOf } from '@/core/bench/targets'
 import { EVENING_VERSION } from '@/core/evening/even'
-import { SIDES, type Aim, type Drum, type Side } from '@/core/records/kit'
+import { SIDES } from '@/core/records/plain'
+import type { Aim, Drum, Side } from '@/core/records/kit'
 import type { KitChange } from '@/core/records/event'
 import { asKept } from '@/core/bench/job'
 import { drumLog } from '@/core/log/fold'
 import type { Beside, SheetDrum } from '@/core/records/sheet'
 import type { Session } from '../session'
-import { currentView } from './readings'
+import { currentView } from '../currentView'
+import { chooseSheet, kitEdit } from './edits'
 
 /** What of the drum on the Bench is kept, and where. */
 export interface Keeping {
@@ -118,21 +120,24 @@ export function keepKit(session: Session, name: string, notes: string): number {
   return drums.flatMap((says) => SIDES.filter((side) => says[side] === null)).length
 }
 
-/** Keeps a plan as a sheet: even heads at the planned pitches. */
-export function keepPlan(
-  session: Session,
-  name: string,
-  notes: string,
-  placed: ReadonlyArray<{ id: string; batterHz: number; resonantHz: number; centreHz: number | null }>,
-): void {
+/** What a head of a sheet is to be where only pitches are known; null for a head without one. */
+export interface Placed {
+  id: string
+  batterHz: number | null
+  resonantHz: number | null
+  centreHz: number | null
+}
+
+/** Keeps pitches as a sheet, planned or taken from a table: even heads at each. */
+export function keepPlan(session: Session, name: string, notes: string, placed: readonly Placed[]): void {
   const kit = session.kit()
   if (!kit) return
   const now = standing(session, kit)
   const drums = kit.drums.flatMap((drum): SheetDrum[] => {
     const own = placed.find(({ id }) => id === drum.id)
     if (!own) return []
-    const target = (side: Side, meanHz: number) =>
-      targetFromFit({ ...EVEN, meanHz }, toleranceOf(drum, side, meanHz), false)
+    const target = (side: Side, meanHz: number | null) =>
+      meanHz === null ? null : targetFromFit({ ...EVEN, meanHz }, toleranceOf(drum, side, meanHz), false)
     return [
       {
         ...now.get(drum.id)!,
@@ -168,10 +173,6 @@ export function archiveSheet(session: Session, sheet: Sheet, archived: boolean):
   edit(session, { what: 'sheetArchived', sheet: sheet.id, archived })
 }
 
-export function chooseSheet(session: Session, sheet: string | null): void {
-  edit(session, { what: 'sheetChosen', sheet })
-}
-
 export function renameSheet(session: Session, sheet: string, name: string): void {
   edit(session, { what: 'sheetRenamed', sheet, name })
 }
@@ -190,9 +191,4 @@ export function setAim(session: Session, drum: Drum, side: Side, aim: Aim): void
 
 function edit(session: Session, change: KitChange): void {
   session.append([kitEdit(change)])
-}
-
-/** A change of a kit as an event draft. */
-export function kitEdit(change: KitChange) {
-  return { kind: 'kitEdited' as const, change, source: 'hand' as const, algorithm: null }
 }

@@ -5,7 +5,7 @@ import { levelsMatched, renderRinging } from '@/core/sound/ringing'
 import type { PlanAnswer, PlannedDrum, PlanRequest } from '@/core/spacing/types'
 import type { Planning } from '../selectors'
 import type { Session } from '../session'
-import { kitEdit } from './sheets'
+import { kitEdit } from './edits'
 
 export function askPlan(session: Session, request: PlanRequest): Promise<PlanAnswer> {
   return session.deps.adviser().plan(request)

@@ -3,7 +3,7 @@ import { drumPair } from '@/core/bench/pairing'
 import type { LayerId } from '@/core/pair/layers'
 import type { BenchView } from '../benchView'
 import type { Session } from '../session'
-import { currentView } from './readings'
+import { currentView } from '../currentView'
 import { pressed, turnedOtherwise } from './turning'
 
 /** What is noted of a whole drum beside its pitches: muffling, wires, words, the place it hangs in, the experiment. */

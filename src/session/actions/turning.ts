@@ -1,7 +1,7 @@
 import type { HumbraEvent } from '@/core/records/event'
 import type { Session } from '../session'
 import { pressPractice, turnPractice, unturnPractice } from './practice'
-import { currentView } from './readings'
+import { currentView } from '../currentView'
 
 /** Turns per rod of the step's rods. */
 function spread(lugs: number, rods: readonly number[], turns: readonly number[]): number[] {

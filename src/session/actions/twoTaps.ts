@@ -2,7 +2,7 @@ import type { Tap } from '@/core/measurement/types'
 import { play } from '@/audio/playback'
 import type { Session } from '../session'
 import { strikePractice } from './practice'
-import { currentView } from './readings'
+import { currentView } from '../currentView'
 
 /** A quick comparison of two taps: no head, no pass, and nothing of it is kept. */
 export function startComparing(session: Session): void {

@@ -17,7 +17,8 @@ import {
 } from '@/session/actions/readings'
 import { playHeard } from '@/session/actions/sound'
 import { type BenchView } from '@/session/benchView'
-import { useBenchView, useSelect, useSession } from '@/session/react'
+import { useBenchView } from '@/session/benchReact'
+import { useSelect, useSession } from '@/session/react'
 import type { HeardTap } from '@/session/state'
 import { pairText } from '@/text/heard'
 import { hzText, noteText } from '@/text/heads'
@@ -25,6 +26,7 @@ import { Button } from '@/ui/Button'
 import { Modal } from '@/ui/Modal'
 import { Pick } from '@/ui/Pick'
 import { useWidth } from '@/ui/useWidth'
+import { fixed } from '@/text/shown'
 
 const WAVE_HEIGHT = 96
 const SPECTRUM_HEIGHT = 210
@@ -89,7 +91,7 @@ function One({ heard, view }: { heard: HeardTap; view: BenchView }) {
         ) : (
           <>
             <b className="text-3xl">{hzText(tap.hz)} Hz</b>{' '}
-            <span className="text-soft">± {Math.max(0.01, tap.standardErrorHz ?? 0).toFixed(2)}</span>
+            <span className="text-soft">± {fixed(Math.max(0.01, tap.standardErrorHz ?? 0), 2)}</span>
             {', '}
             {noteText(tap.hz, settings.a4Hz)}
             {heard.used ? `, used for lug ${heard.lug}. ` : '. '}
@@ -186,7 +188,7 @@ function Pictures({ heard }: { heard: HeardTap }) {
             })}
             width={width - 16}
             height={WAVE_HEIGHT}
-            label={`Waveform, ${look.seconds.toFixed(1)} seconds, the stroke at its mark`}
+            label={`Waveform, ${fixed(look.seconds, 1)} seconds, the stroke at its mark`}
           />
           <SpectrumChart
             model={spectrumModel({
@@ -235,14 +237,14 @@ function ToneTable({ heard }: { heard: HeardTap }) {
           return (
             <tr key={mode.hz} className={clsx('border-t border-line', chosen && 'font-bold')}>
               <td className="py-1 whitespace-nowrap">
-                {mode.hz.toFixed(2)}{' '}
+                {fixed(mode.hz, 2)}{' '}
                 <span className="font-normal text-soft max-sm:hidden">
-                  ± {Math.max(0.01, mode.standardErrorHz).toFixed(2)}
+                  ± {fixed(Math.max(0.01, mode.standardErrorHz), 2)}
                 </span>
               </td>
               <td className="whitespace-nowrap">{noteText(mode.hz, settings.a4Hz)}</td>
               <td className="whitespace-nowrap">{Math.round(mode.levelDb) || 0} dB</td>
-              <td className="max-sm:hidden">{mode.decaySeconds.toFixed(2)} s</td>
+              <td className="max-sm:hidden">{fixed(mode.decaySeconds, 2)} s</td>
               <td>
                 {chosen
                   ? heard.used
@@ -257,7 +259,7 @@ function ToneTable({ heard }: { heard: HeardTap }) {
                   <Button
                     tone="quiet"
                     className="underline"
-                    aria-label={`Take ${mode.hz.toFixed(1)} Hz as the lug pitch`}
+                    aria-label={`Take ${fixed(mode.hz, 1)} Hz as the lug pitch`}
                     onClick={() => void chooseTone(session, heard.id, mode.hz)}
                   >
                     Take this

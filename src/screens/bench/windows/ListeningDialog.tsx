@@ -1,13 +1,16 @@
 'use client'
 
-import { useEffect, useState, type ReactNode } from 'react'
+import { useEffect, useState } from 'react'
 import { readOrder } from '@/core/kit/order'
 import { chooseInput } from '@/session/actions/listening'
-import { useBenchView, useKit, useSelect, useSession } from '@/session/react'
+import { useBenchView } from '@/session/benchReact'
+import { useKit, useSelect, useSession } from '@/session/react'
 import { bytesText } from '@/text/heard'
-import { Choice, type ChoiceItem } from '@/ui/Choice'
+import { CONFIRMATIONS, KEEPING_SOUNDS, READ_ORDERS } from '../../habits'
 import { Modal } from '@/ui/Modal'
 import { Pick } from '@/ui/Pick'
+import { Setting, SettingPart } from '@/ui/Setting'
+import { fixed } from '@/text/shown'
 
 /** How the Bench listens: order, place of the microphone, confirmation, input, and what is kept. */
 export function ListeningDialog({ onClose }: { onClose: () => void }) {
@@ -37,11 +40,7 @@ export function ListeningDialog({ onClose }: { onClose: () => void }) {
             : `${order.slice(0, 6).join(', ')}${order.length > 6 ? ' …' : ''}: the next lug is asked for by itself.`
         }
         value={settings.readOrder}
-        items={[
-          { value: 'around', label: 'around' },
-          { value: 'pairs', label: 'opposite pairs' },
-          { value: 'fewest', label: 'fewest taps' },
-        ]}
+        items={READ_ORDERS}
         onChange={(value) => session.setSettings({ readOrder: value })}
       />
       <Setting
@@ -58,18 +57,14 @@ export function ListeningDialog({ onClose }: { onClose: () => void }) {
         title="When a tap is taken"
         note="One that was heard and not taken answers with two low tones. What the device plays itself is never heard as a tap."
         value={settings.confirm}
-        items={[
-          { value: 'none', label: 'no sound' },
-          { value: 'tick', label: 'a tick' },
-          { value: 'word', label: 'spoken: reading and next move' },
-        ]}
+        items={CONFIRMATIONS}
         onChange={(value) => session.setSettings({ confirm: value })}
       />
-      <Part
+      <SettingPart
         title="Input"
         note={
           hearing.rateHz
-            ? `Delivers ${(hearing.rateHz / 1000).toFixed(1)} kHz. Voice processing is off.`
+            ? `Delivers ${fixed(hearing.rateHz / 1000, 1)} kHz. Voice processing is off.`
             : 'Names of inputs show once the microphone was opened.'
         }
       >
@@ -85,7 +80,7 @@ export function ListeningDialog({ onClose }: { onClose: () => void }) {
           ]}
           onChange={(value) => void chooseInput(session, value || null)}
         />
-      </Part>
+      </SettingPart>
       <Setting
         title="Sound of the taps"
         note={
@@ -94,10 +89,7 @@ export function ListeningDialog({ onClose }: { onClose: () => void }) {
             : 'Some 170 KB a tap, on this device and in the kit file. Nothing is sent anywhere.'
         }
         value={settings.keepTakes ? 'keep' : 'drop'}
-        items={[
-          { value: 'drop', label: 'not kept' },
-          { value: 'keep', label: 'kept with the kit' },
-        ]}
+        items={KEEPING_SOUNDS}
         onChange={(value) => session.setSettings({ keepTakes: value === 'keep' })}
       />
     </Modal>
@@ -108,35 +100,4 @@ const MIC_NOTE = {
   'with-tap': 'Hold it over the lug that is tapped, a hand’s width above the head.',
   standing:
     'Put it over the outer third of the head, between two lugs. Not over the middle: there the edge tone is not heard at all. It may miss one of two tones at every lug; the estimate allows for that.',
-}
-
-/** A choice under the name of its part. */
-function Setting<V extends string>({
-  title,
-  note,
-  ...choice
-}: {
-  title: string
-  note: string
-  value: V
-  items: ReadonlyArray<ChoiceItem<V>>
-  onChange: (value: V) => void
-}) {
-  return (
-    <Part title={title} note={note}>
-      <Choice label={title} {...choice} />
-    </Part>
-  )
-}
-
-function Part({ title, note, children }: { title: string; note: string; children: ReactNode }) {
-  return (
-    <section className="border-b border-line py-3 last:border-0">
-      <div className="flex flex-wrap items-center justify-between gap-x-4">
-        <h3 className="font-bold">{title}</h3>
-        {children}
-      </div>
-      <p className="mt-1 text-[15px] text-soft">{note}</p>
-    </section>
-  )
 }

@@ -2,7 +2,8 @@
 
 import { useState, type FormEvent } from 'react'
 import { turnedOtherwise } from '@/session/actions/turning'
-import { useBenchView, useSession } from '@/session/react'
+import { useBenchView } from '@/session/benchReact'
+import { useSession } from '@/session/react'
 import { Button } from '@/ui/Button'
 import { directionWord, turnText } from '@/text/turns'
 import { Modal } from '@/ui/Modal'

@@ -1,18 +1,16 @@
 'use client'
 
-import { numberWithin } from '@/core/units/number'
 import { useEffect, useState } from 'react'
 import { compareHz, compareOnPractice, startComparing, stopComparing } from '@/session/actions/twoTaps'
-import { useBenchView, useSelect, useSession } from '@/session/react'
+import { useBenchView } from '@/session/benchReact'
+import { useSelect, useSession } from '@/session/react'
 import { hzText, noteText } from '@/text/heads'
 import { twoTapsText } from '@/text/strokes'
 import { Button } from '@/ui/Button'
 import { Modal } from '@/ui/Modal'
-import { NumberEntry } from '@/ui/NumberEntry'
+import { PitchEntry } from '../PitchEntry'
 import { useCommander } from '../../shell/commander'
 import { LugPicks } from '@/ui/LugPicks'
-
-const readHz = numberWithin(15, 2000)
 
 /** Which of two is higher, and by how much: two lugs, the two heads, this drum and the next. */
 export function TwoTapsDialog({ onClose }: { onClose: () => void }) {
@@ -68,10 +66,8 @@ export function TwoTapsDialog({ onClose }: { onClose: () => void }) {
           {hearing.state === 'off' ? 'Listen' : 'Stop listening'}
         </Button>
       ) : (
-        <NumberEntry
+        <PitchEntry
           label={bench.twoTaps.length === 1 ? 'Second pitch, Hz' : 'First pitch, Hz'}
-          wrongText="A pitch in Hz, such as 233.5."
-          read={readHz}
           onTake={(hz) => compareHz(session, hz)}
         />
       )}

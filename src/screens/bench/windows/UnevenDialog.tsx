@@ -4,7 +4,8 @@ import { lastKnown } from '@/core/bench/standing'
 import { useState, type FormEvent } from 'react'
 import { farTight, nearSlack } from '@/core/kit/uneven'
 import { setAim } from '@/session/actions/sheets'
-import { useBenchView, useSelect, useSession } from '@/session/react'
+import { useBenchView } from '@/session/benchReact'
+import { useSession, useTuning } from '@/session/react'
 import { hzText } from '@/text/heads'
 import { Button } from '@/ui/Button'
 import { HzField } from '@/ui/fields'
@@ -38,7 +39,7 @@ export function UnevenDialog({ onClose }: { onClose: () => void }) {
         : (view.kept?.meanHz ?? lastKnown(view.head)?.meanHz))
     return known ?? null
   })
-  const a4Hz = useSelect((state) => state.settings.a4Hz)
+  const tuning = useTuning()
   if (!session || !view) return null
   const { drum, side } = view
   const change = (rod: number, by: number) =>
@@ -70,7 +71,7 @@ export function UnevenDialog({ onClose }: { onClose: () => void }) {
           label="Mean pitch, Hz"
           shown
           text={hz === null ? '' : hzText(hz)}
-          a4Hz={a4Hz}
+          {...tuning}
           onTake={setHz}
           className="max-w-60"
         />

@@ -2,7 +2,8 @@
 
 import { RodPulls } from '@/charts/RodPulls'
 import { keepGaugeLaw } from '@/session/actions/gauge'
-import { useBenchView, useSelect, useSession } from '@/session/react'
+import { useBenchView } from '@/session/benchReact'
+import { useSelect, useSession } from '@/session/react'
 import { whyText } from '@/text/advice'
 import { turnText } from '@/text/turns'
 import { whyOf } from '@/text/why'

@@ -2,7 +2,8 @@
 
 import { useState } from 'react'
 import { turnedOtherwise } from '@/session/actions/turning'
-import { useBenchView, useSession } from '@/session/react'
+import { useBenchView } from '@/session/benchReact'
+import { useSession } from '@/session/react'
 import { Button } from '@/ui/Button'
 import { Modal } from '@/ui/Modal'
 import { LugPicks } from '@/ui/LugPicks'

@@ -1,7 +1,6 @@
 'use client'
 
 import { allRodsText } from '@/text/relation'
-import { numberWithin } from '@/core/units/number'
 import { CHECK_LUGS } from '@/core/bench/climbing'
 import { DRASTIC_PLACES, type Drastic } from '@/core/bench/drastic'
 import { startListening } from '@/session/actions/listening'
@@ -12,11 +11,9 @@ import type { BenchView } from '@/session/benchView'
 import { useSelect, useSession } from '@/session/react'
 import { DRASTIC_CAUTION, drasticWayText } from '@/text/drastic'
 import { Button } from '@/ui/Button'
-import { NumberEntry } from '@/ui/NumberEntry'
+import { PitchEntry } from '../../PitchEntry'
 import { MainButton, Panel, Phrase } from '../../Frame'
 import { StrokePart } from '../../StrokePart'
-
-const readHz = numberWithin(15, 2000)
 
 /** The turn, the lugs or the stroke that comes next, and the way out. */
 export function GoingPanel({ view, drastic }: { view: BenchView; drastic: Drastic }) {
@@ -74,12 +71,5 @@ function ReadLugs({ view }: { view: BenchView }) {
       </Button>
     )
   }
-  return (
-    <NumberEntry
-      label={`Lug ${view.lug}, Hz`}
-      wrongText="A pitch in Hz between 15 and 2000, such as 182.5."
-      read={readHz}
-      onTake={(hz, text) => typeReading(session, hz, text)}
-    />
-  )
+  return <PitchEntry label={`Lug ${view.lug}, Hz`} onTake={(hz, text) => typeReading(session, hz, text)} />
 }

@@ -8,7 +8,7 @@ test('one turn on purpose, by typed numbers: begun, struck, turned, read', async
   await show('drastic')
   await press('Begin on the batter head')
   expect(screen.getByRole('heading', { name: 'Strike the centre, as found' })).toBeTruthy()
-  typeIn('Centre pitch, Hz', '113')
+  typeIn('Centre pitch, Hz or note', '113')
   await press('Take it')
   expect(screen.getByRole('heading', { name: 'All rods up 1, press' })).toBeTruthy()
   expect(screen.getByText(/Eyes away from the rim/)).toBeTruthy()

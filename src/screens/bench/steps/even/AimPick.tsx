@@ -3,7 +3,7 @@
 import { useState } from 'react'
 import { setAim } from '@/session/actions/sheets'
 import type { BenchView } from '@/session/benchView'
-import { useSelect, useSession } from '@/session/react'
+import { useSession, useTuning } from '@/session/react'
 import { HzField } from '@/ui/fields'
 import { hzText } from '@/text/heads'
 import { Pick as PickField } from '@/ui/Pick'
@@ -13,7 +13,7 @@ import { useCommander } from '../../../shell/commander'
 export function AimPick({ drum, side, aim, kept }: Pick<BenchView, 'drum' | 'side' | 'aim' | 'kept'>) {
   const session = useSession()
   const { run } = useCommander()
-  const a4Hz = useSelect((state) => state.settings.a4Hz)
+  const tuning = useTuning()
   const [typing, setTyping] = useState<string | null>(null)
   if (!session) return null
   const items = [
@@ -47,7 +47,7 @@ export function AimPick({ drum, side, aim, kept }: Pick<BenchView, 'drum' | 'sid
       <HzField
         label="target, Hz"
         text={typing}
-        a4Hz={a4Hz}
+        {...tuning}
         autoFocus
         onTake={(hz) => {
           setAim(session, drum, side, { kind: 'hz', hz })

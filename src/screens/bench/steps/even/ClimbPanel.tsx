@@ -11,10 +11,12 @@ import { climbText } from '@/text/fitting'
 import { Big } from '../../Big'
 import { MoveButtons } from './MoveButtons'
 import { SweepMove } from './SweepMove'
+import { useMapLook } from '../../useMapLook'
 
 /** Up from slack: the next round of all rods, in which order, and how far there still is to go. */
 export function ClimbPanel({ view }: { view: BenchView }) {
   const settings = useSelect((state) => state.settings)
+  const look = useMapLook()
   const { climb, drum, side, request } = view
   const targetHz = targetMeanHz(request.target)
   if (!climb || targetHz === null) return null
@@ -51,7 +53,7 @@ export function ClimbPanel({ view }: { view: BenchView }) {
           </p>
         </div>
         <div className="-mt-2 hidden shrink-0 md:block">
-          <StarMap model={starMapModel(150, groups)} label={`Order of the rods in pairs: ${order}`} />
+          <StarMap model={starMapModel(150, groups, look)} label={`Order of the rods in pairs: ${order}`} />
         </div>
       </div>
     </>

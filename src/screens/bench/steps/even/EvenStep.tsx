@@ -2,7 +2,7 @@
 
 import type { ReactNode } from 'react'
 import type { BenchView } from '@/session/benchView'
-import { useBenchView } from '@/session/react'
+import { useBenchView } from '@/session/benchReact'
 import { Frame } from '../../Frame'
 import { ClimbPanel } from './ClimbPanel'
 import { DisagreePanel } from './DisagreePanel'

@@ -11,6 +11,7 @@ import { hzText } from '@/text/heads'
 import { Button } from '@/ui/Button'
 import { Choice } from '@/ui/Choice'
 import { useCommander, useEnabled } from '../../../shell/commander'
+import { fixed } from '@/text/shown'
 
 /** What the other head may be doing, as the header and the panel ask it. */
 export const OTHER_HEAD = [
@@ -95,7 +96,7 @@ export function HeardLines({ children }: { children?: ReactNode }) {
           last.used ? (
             <>
               lug {last.lug}: <b>{hzText(last.tap.hz!)} Hz</b> ±{' '}
-              {Math.max(0.01, last.tap.standardErrorHz!).toFixed(2)}, used
+              {fixed(Math.max(0.01, last.tap.standardErrorHz!), 2)}, used
             </>
           ) : (
             <span className={last.other ? 'text-soft' : 'font-bold text-caution'}>{last.why}</span>

@@ -12,14 +12,17 @@ import { useCommander, useEnabled } from '../../../shell/commander'
 import { Acts } from '../../Frame'
 import { Big, Light } from '../../Big'
 import { HeardDoubts, HeardLines, OtherHeadAsk } from './HeardLines'
+import { WalkNote } from '../../../WalkNote'
 import { SourceAsk } from './SourceAsk'
 import { SourcePart } from './SourcePart'
 import { Doubts } from './Doubts'
+import { lookText, useMapLook } from '../../useMapLook'
 
 /** Asks for the next lug, from the chosen source. */
 export function ReadPanel({ view }: { view: BenchView }) {
   const { run } = useCommander()
   const isEnabled = useEnabled(['bench.moveOn'] as const)
+  const look = useMapLook()
   const source = useSelect((state) => state.source)
   const read = view.turnedNow ? 0 : readCount(view)
   if (source === 'ask') return <SourceAsk />
@@ -39,8 +42,8 @@ export function ReadPanel({ view }: { view: BenchView }) {
         </div>
         <div className="-mt-7 -mr-2 hidden md:block">
           <KeyMap
-            model={keyMapModel(150, new Array<number>(view.drum.lugs).fill(0), view.lug)}
-            label={`Lug ${view.lug} on the drum, seen from outside, badge at the top`}
+            model={keyMapModel(150, new Array<number>(view.drum.lugs).fill(0), view.lug, null, look)}
+            label={`Lug ${view.lug} on the drum, ${lookText(look)}`}
           />
         </div>
       </div>
@@ -52,6 +55,7 @@ export function ReadPanel({ view }: { view: BenchView }) {
             ? `Two fingers in from the hoop, a fingertip resting on the middle without pressing${view.drum.kind === 'snare' ? ', wires off or a stick slid under them' : ''}. Softly: protect your ears.`
             : 'A fingertip resting on the middle, no pressure, softly.'}
       </p>
+      <WalkNote id="read" className="mt-3" />
       <Acts>
         <div className="w-full">
           <SourcePart view={view} />

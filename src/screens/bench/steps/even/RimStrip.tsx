@@ -1,6 +1,7 @@
 'use client'
 
 import { RimChart } from '@/charts/RimChart'
+import { WalkNote } from '../../../WalkNote'
 import { rimModel, rimText, type RimReading } from '@/charts/rim.model'
 import { centsBetween } from '@/core/units/pitch'
 import type { BenchView } from '@/session/benchView'
@@ -11,6 +12,7 @@ import { useBox } from '@/ui/useWidth'
 import { AimPick } from './AimPick'
 import { lugRows, RimLugs } from './RimLugs'
 import { rimInput } from './rimInput'
+import { fixed } from '@/text/shown'
 
 const PHONE_PX = 560
 const PHONE_CHART_PX = 190
@@ -33,6 +35,7 @@ export function RimStrip({ view }: { view: BenchView }) {
   return (
     <section aria-label="Rim strip" className="flex min-w-0 flex-col px-2 pb-2 md:min-h-0 md:px-6 md:pt-4">
       <RimHead view={view} read={input.readings.length > 0} />
+      <WalkNote id="strip" className="mb-2" />
       <Tape
         seed={41}
         teeth={30}
@@ -116,7 +119,7 @@ function Signs({
       <span className="text-good">▬ good enough here: spread {Math.round(toleranceCents)} c</span>
       {last ? (
         <span className="ml-auto text-ink">
-          lug {last.lug}: {hzText(last.hz)} Hz ± {Math.max(0.01, last.errorHz).toFixed(2)},{' '}
+          lug {last.lug}: {hzText(last.hz)} Hz ± {fixed(Math.max(0.01, last.errorHz), 2)},{' '}
           {noteText(last.hz, a4Hz)}
         </span>
       ) : null}

@@ -1,18 +1,9 @@
 'use client'
 
-import type { Settings } from '@/core/records/settings'
 import { chooseSource } from '@/session/actions/said'
 import { useSession } from '@/session/react'
 import { Button } from '@/ui/Button'
-
-const SOURCES: ReadonlyArray<{ value: Settings['source']; label: string; says: string }> = [
-  { value: 'microphone', label: 'Microphone', says: 'tap, and it listens' },
-  { value: 'file', label: 'A recording', says: 'made elsewhere' },
-  { value: 'typed', label: 'Typed numbers', says: 'from a tuner of yours' },
-  { value: 'gauge', label: 'A dial gauge', says: 'silent' },
-  { value: 'ear', label: 'My own ears', says: 'higher, lower, alike' },
-  { value: 'practice', label: 'The practice drum', says: 'simulated, this sitting' },
-]
+import { SOURCES } from '../../../sources'
 
 /** Before the first reading of a drum of one's own: where readings come from. Asked once. */
 export function SourceAsk() {

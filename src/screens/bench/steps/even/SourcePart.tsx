@@ -1,13 +1,12 @@
 'use client'
 
 import { useState } from 'react'
-import { numberWithin } from '@/core/units/number'
-import { typeReading, typeWholeHead } from '@/session/actions/said'
+import { typeReading, typeRound, typeWholeHead } from '@/session/actions/said'
 import type { BenchView } from '@/session/benchView'
 import { useSelect, useSession } from '@/session/react'
 import { Button } from '@/ui/Button'
-import { NumberEntry } from '@/ui/NumberEntry'
 import { useCommander } from '../../../shell/commander'
+import { PitchEntry } from '../../PitchEntry'
 import { EarPart } from './EarPart'
 import { GaugePart } from './GaugePart'
 import { MicrophonePart } from './MicrophonePart'
@@ -84,28 +83,32 @@ export function SourcePart({ view }: { view: BenchView }) {
     case 'gauge':
       return <GaugePart key={`${view.drum.id}${view.side}`} />
     case 'typed':
-      return <TypedPart key={`${view.drum.id}${view.side}`} />
+      return <TypedPart key={`${view.drum.id}${view.side}`} lugs={view.drum.lugs} />
     case 'ask':
       return null
   }
 }
 
-const LOWEST_HZ = 15
-const HIGHEST_HZ = 2000
-const readHz = numberWithin(LOWEST_HZ, HIGHEST_HZ)
-
-function TypedPart() {
+function TypedPart({ lugs }: { lugs: number }) {
   const session = useSession()
   const [whole, setWhole] = useState(false)
   if (!session) return null
   return (
     <>
-      <NumberEntry
-        label={whole ? 'All lugs about, Hz' : 'Pitch, Hz'}
-        wrongText={`A pitch in Hz between ${LOWEST_HZ} and ${HIGHEST_HZ}, such as 233.5.`}
-        read={readHz}
-        onTake={(hz, text) => (whole ? typeWholeHead : typeReading)(session, hz, text)}
-      />
+      {whole ? (
+        <PitchEntry
+          key="whole"
+          label="All lugs about, Hz or note"
+          onTake={(hz, text) => typeWholeHead(session, hz, text)}
+        />
+      ) : (
+        <PitchEntry
+          key="lug"
+          label="Pitch, Hz or note"
+          onTake={(hz, text) => typeReading(session, hz, text)}
+          round={{ lugs, onTake: (pitches) => typeRound(session, pitches) }}
+        />
+      )}
       <Button tone="quiet" className="-ml-2 underline" onClick={() => setWhole(!whole)}>
         {whole ? 'Lug by lug instead' : 'One number for all lugs'}
       </Button>

@@ -14,6 +14,8 @@ import { useCommander, useEnabled } from '../../../shell/commander'
 import { Big, Light } from '../../Big'
 import { MoveButtons } from './MoveButtons'
 import { SweepMove } from './SweepMove'
+import { WalkNote } from '../../../WalkNote'
+import { lookText, useMapLook } from '../../useMapLook'
 
 /** The next move: which rods, which way, how far. */
 export function TurnPanel({ view }: { view: BenchView }) {
@@ -22,6 +24,7 @@ export function TurnPanel({ view }: { view: BenchView }) {
   const { settings, bench, hearing, source } = useSelect(({ settings, bench, hearing, source }) => ({
     ...{ settings, bench, hearing, source },
   }))
+  const look = useMapLook()
   const last = bench.lastTap
   const { advice, steps, drum } = view
   const step = steps[0]
@@ -79,6 +82,7 @@ export function TurnPanel({ view }: { view: BenchView }) {
           )}
         </p>
       ) : null}
+      <WalkNote id="turn" className="mt-2" />
       <div className="mt-1 flex shrink-0 items-start justify-between gap-2">
         <div className="min-w-0 text-[15px] leading-snug text-soft">
           {settings.turnDrum ? <p>Turn the drum so that rod {step.rods[0]} faces you.</p> : null}
@@ -87,8 +91,8 @@ export function TurnPanel({ view }: { view: BenchView }) {
         </div>
         <div className="hidden shrink-0 md:block">
           <KeyMap
-            model={keyMapModel(112, turns, null, settings.turnDrum ? step.rods[0] : null)}
-            label={`Rods ${listText(step.rods)} on the drum, seen from outside, ${settings.turnDrum ? `rod ${step.rods[0]} towards you` : 'badge at the top'}`}
+            model={keyMapModel(112, turns, null, settings.turnDrum ? step.rods[0] : null, look)}
+            label={`Rods ${listText(step.rods)} on the drum, ${settings.turnDrum ? `rod ${step.rods[0]} towards you` : lookText(look)}`}
           />
         </div>
       </div>

@@ -6,6 +6,7 @@ import type { FitStep } from '@/core/fitting/lookOver'
 import { useSelect } from '@/session/react'
 import { rodOrderText } from '@/text/fit'
 import { StripFrame } from '../../Frame'
+import { useMapLook } from '../../useMapLook'
 
 /** The way to the slack start on tape: each step with what to check, and the order of the rods drawn. */
 export function FitStrip({
@@ -19,6 +20,7 @@ export function FitStrip({
   groups: readonly (readonly number[])[]
   onTick: (id: string) => void
 }) {
+  const look = useMapLook()
   const keys = useSelect((state) => state.settings.keys)
   const order = groups.map((group) => group.map((rod) => rod + 1).join('·')).join(', ')
   return (
@@ -47,7 +49,7 @@ export function FitStrip({
           ))}
         </ol>
         <figure className="shrink-0 max-lg:mt-4">
-          <StarMap model={starMapModel(250, groups)} label={`Order of the rods in pairs: ${order}`} />
+          <StarMap model={starMapModel(250, groups, look)} label={`Order of the rods in pairs: ${order}`} />
           <figcaption className="w-[250px] text-[15px] leading-snug text-soft">
             {rodOrderText(keys)}
           </figcaption>

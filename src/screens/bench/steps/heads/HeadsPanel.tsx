@@ -51,7 +51,7 @@ export function HeadsPanel({
   )
   return (
     <>
-      <Wants want={want} answer={found} a4Hz={settings.a4Hz} onChange={onWant} />
+      <Wants want={want} answer={found} onChange={onWant} />
       <HeadTurn name="batter" turns={found.turns.batter} />
       {two ? <HeadTurn name="resonant" turns={found.turns.resonant} /> : null}
       <Acts next={still ? 'first' : null}>

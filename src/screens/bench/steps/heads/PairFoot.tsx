@@ -6,6 +6,7 @@ import type { PairAnswer } from '@/core/pair/solve'
 import type { PairWant } from '@/core/pair/types'
 import { hzText } from '@/text/heads'
 import { PairLine } from './PairLine'
+import { fixed } from '@/text/shown'
 
 /** How far either side of where it stands a line reaches, as a factor. */
 const REACH = 1.6
@@ -66,14 +67,14 @@ export function PairFoot({
         then={found.ratio}
         reach={REACH}
         liked={[1.5, 1.6]}
-        text={`${(stands.batterHz / centreNow).toFixed(2)} → ${found.ratio.toFixed(2)}`}
+        text={`${fixed(stands.batterHz / centreNow, 2)} → ${fixed(found.ratio, 2)}`}
       />
       <PairLine
         label="ring, foretold"
         now={model.ring(stands).decaySeconds}
         then={model.ring(found).decaySeconds}
         reach={3}
-        text={`${model.ring(stands).decaySeconds.toFixed(2)} → ${model.ring(found).decaySeconds.toFixed(2)} s`}
+        text={`${fixed(model.ring(stands).decaySeconds, 2)} → ${fixed(model.ring(found).decaySeconds, 2)} s`}
       />
     </section>
   )

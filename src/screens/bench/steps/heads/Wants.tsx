@@ -5,12 +5,14 @@ import type { PairAnswer } from '@/core/pair/solve'
 import { WANT_KEYS, type WantKey } from '@/core/pair/wants'
 import type { PairWant } from '@/core/pair/types'
 import { WISH_IDS, WISHES, wished } from '@/core/pair/ways'
+import { useTuning } from '@/session/react'
 import { hzText } from '@/text/heads'
 import { numberWithin } from '@/core/units/number'
 import { Button } from '@/ui/Button'
 import { HzField, IntervalField } from '@/ui/fields'
 import { ValueField } from '@/ui/ValueField'
 import { Pick } from '@/ui/Pick'
+import { fixed } from '@/text/shown'
 
 const RATIO_WRONG = 'A ratio from 0.8 to 3, such as 1.52.'
 const LABELS: Record<WantKey, { label: string; pick?: string }> = {
@@ -23,7 +25,7 @@ const LABELS: Record<WantKey, { label: string; pick?: string }> = {
 
 function wantText(key: WantKey, value: number): string {
   if (key === 'resonantAboveCents') return shortRelationText(value)
-  return key === 'ratio' ? value.toFixed(2) : `${hzText(value)} Hz`
+  return key === 'ratio' ? fixed(value, 2) : `${hzText(value)} Hz`
 }
 
 const wantOf = (answer: PairAnswer, key: WantKey) => answer[key] ?? 0
@@ -32,12 +34,10 @@ const wantOf = (answer: PairAnswer, key: WantKey) => answer[key] ?? 0
 export function Wants({
   want,
   answer,
-  a4Hz,
   onChange,
 }: {
   want: PairWant
   answer: PairAnswer
-  a4Hz: number
   onChange: (want: PairWant) => void
 }) {
   // In the order in which they were named: a row stays where it is when its wish is changed.
@@ -65,7 +65,6 @@ export function Wants({
             key={key}
             name={key}
             value={want[key]!}
-            a4Hz={a4Hz}
             onTake={(value) => onChange({ ...want, [key]: value })}
           />
         </div>
@@ -99,16 +98,15 @@ const tenth = (hz: number) => Number(hz.toFixed(1))
 function WantField({
   name,
   value,
-  a4Hz,
   onTake,
 }: {
   name: WantKey
   value: number
-  a4Hz: number
   onTake: (value: number) => void
 }) {
+  const tuning = useTuning()
   const own = { label: LABELS[name].label, text: wantText(name, value), onTake, className: 'flex-1' }
   if (name === 'resonantAboveCents') return <IntervalField {...own} />
   if (name === 'ratio') return <ValueField {...own} read={numberWithin(0.8, 3)} wrong={RATIO_WRONG} />
-  return <HzField {...own} a4Hz={a4Hz} />
+  return <HzField {...own} {...tuning} />
 }

@@ -3,7 +3,7 @@
 import { useState } from 'react'
 import { AREA_IDS, AREAS, FINDINGS, type AreaId } from '@/core/fitting/lookOver'
 import { lookedAt } from '@/core/log/findings'
-import { useBenchView } from '@/session/react'
+import { useBenchView } from '@/session/benchReact'
 import { Frame } from '../../Frame'
 import { LookPanel } from './LookPanel'
 import { LookStrip } from './LookStrip'

@@ -8,6 +8,7 @@ import type { NotedFinding } from '@/core/log/findings'
 import { areaText, seenText } from '@/text/look'
 import { listText } from '@/text/turns'
 import { StripFrame } from '../../Frame'
+import { useMapLook } from '../../useMapLook'
 
 export interface AreaState {
   id: AreaId
@@ -30,6 +31,7 @@ export function LookStrip({
   const rods = [...new Set(areas.flatMap(({ found }) => found.flatMap((each) => each.rods)))].sort(
     (a, b) => a - b,
   )
+  const look = useMapLook()
   const turns = Array.from({ length: lugs }, (_, i) => (rods.includes(i + 1) ? -1 / 4 : 0))
   return (
     <StripFrame
@@ -77,7 +79,7 @@ export function LookStrip({
         </ol>
         <figure className="max-lg:mt-4">
           <KeyMap
-            model={keyMapModel(210, turns)}
+            model={keyMapModel(210, turns, null, null, look)}
             label={`Rods with a finding, badge at the top: ${listText(rods) || 'none'}`}
           />
         </figure>

@@ -12,6 +12,7 @@ import { pairView } from '@/session/selectors'
 import { decayText, hungText, layersText, strokeText } from '@/text/strokes'
 import { useWidth } from '@/ui/useWidth'
 import { StripFrame } from '../../Frame'
+import { fixed } from '@/text/shown'
 
 const HEIGHT = 240
 const SHOWN = 3
@@ -42,7 +43,7 @@ export function RingStrip({ view, strokes }: { view: BenchView; strokes: readonl
           </span>
           {newest ? (
             <span className="text-soft">
-              centre {newest.hz.toFixed(1)} Hz{newest.hung === undefined ? '' : `, ${hungText(newest.hung)}`}
+              centre {fixed(newest.hz, 1)} Hz{newest.hung === undefined ? '' : `, ${hungText(newest.hung)}`}
             </span>
           ) : null}
         </>
@@ -106,7 +107,7 @@ function Foretold({ width }: { width: number }) {
     <>
       <RingingChart
         model={ringingModel([[], sound.tones], Math.max(300, width), HEIGHT)}
-        label={`Foretold: ${hz.toFixed(0)} hertz, ${decaySeconds.toFixed(2)} seconds`}
+        label={`Foretold: ${fixed(hz, 0)} hertz, ${fixed(decaySeconds, 2)} seconds`}
       />
       <p className="text-[15px] text-soft">
         dashed: foretold, rings {decayText(decaySeconds)} near {hz.toFixed(0)} Hz

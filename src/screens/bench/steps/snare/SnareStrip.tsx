@@ -8,6 +8,7 @@ import { wiresText } from '@/text/snare'
 import { listText } from '@/text/turns'
 import { Button } from '@/ui/Button'
 import { StripFrame } from '../../Frame'
+import { useMapLook } from '../../useMapLook'
 
 interface Range {
   label: string
@@ -34,6 +35,7 @@ export function SnareStrip({
   onAim: (hz: number) => void
 }) {
   const bed = drum.snareBed?.lugs ?? []
+  const look = useMapLook()
   const turns = Array.from({ length: drum.lugs }, (_, i) => (bed.includes(i + 1) ? -1 / 4 : 0))
   const text = (hz: number | null) => (hz === null ? 'not read' : `${hzText(hz)} Hz`)
   const nearest = batterHz === null ? null : nearestTo(ranges, batterHz)
@@ -75,7 +77,7 @@ export function SnareStrip({
       </p>
       <div className="mt-4 flex flex-wrap items-center gap-6">
         <KeyMap
-          model={keyMapModel(170, turns)}
+          model={keyMapModel(170, turns, null, null, look)}
           label={`Snare side from outside, badge at the top; beside the bed: ${listText(bed) || 'none'}`}
         />
         <div className="min-w-48 flex-1 leading-snug">

@@ -1,0 +1,101 @@
+import { act, fireEvent, screen, waitFor, within } from '@testing-library/react'
+import { seededRandom } from '@/core/numeric/random'
+import { codePart, fromCodes } from '@/files/codes'
+import { chainOf, takeChain } from '@/session/actions/codes'
+import { keepKit } from '@/session/actions/sheets'
+import { testSession, twoToms } from '@/session/testSession'
+import { servedAt, settled, showScreen } from '../testScreen'
+import { ShareScreen } from './ShareScreen'
+
+beforeEach(() => servedAt('https://192.168.1.20:3443'))
+
+test('the addresses that phones reach are shown with their code', async () => {
+  const { session } = await twoToms()
+  await showScreen(session, <ShareScreen />)
+  await waitFor(() => expect(screen.getByText('https://192.168.1.20:3443')).toBeTruthy(), { timeout: 10_000 })
+  await waitFor(
+    () =>
+      expect(screen.getByRole('img', { name: 'Code of the address https://192.168.1.20:3443' })).toBeTruthy(),
+    { timeout: 10_000 },
+  )
+  // The page says beforehand what the phone will.
+  expect(screen.getByText(/the certificate was made here a moment ago/)).toBeTruthy()
+})
+
+test('a kit is shown as codes, one after the other', async () => {
+  const { session, readAll } = await twoToms()
+  readAll()
+  await showScreen(session, <ShareScreen />)
+  const show = await screen.findByRole('button', { name: 'Show the codes' }, { timeout: 10_000 })
+  fireEvent.click(show)
+  const first = await screen.findByRole('img', { name: /^Code 1 of \d+/ }, { timeout: 10_000 })
+  const squares = first.querySelector('path')!.getAttribute('d')
+  fireEvent.click(screen.getByRole('button', { name: 'Next' }))
+  const second = screen.getByRole('img', { name: /^Code 2 of/ })
+  expect(second.querySelector('path')!.getAttribute('d')).not.toBe(squares)
+  expect(screen.getByText(/The whole kit with its log/)).toBeTruthy()
+})
+
+test('a text that is no table is said; one that is waits to be looked at', async () => {
+  const { session } = await twoToms()
+  await showScreen(session, <ShareScreen />)
+  const field = screen.getByLabelText('A table of drums and pitches')
+  const look = async (text: string) => {
+    fireEvent.change(field, { target: { value: text } })
+    fireEvent.click(screen.getByRole('button', { name: 'Look at it' }))
+    await settled()
+  }
+  await look('Dear all')
+  await waitFor(() => expect(screen.getByRole('alert').textContent).toMatch(/No drums with pitches in that/))
+  await look('Rack\t150\t160')
+  await waitFor(() => expect(session.get().waitingTable).toBe('Rack\t150\t160'))
+})
+
+test('what was understood of a table is shown before anything is made of it', async () => {
+  const { session } = await twoToms()
+  const text = 'Rack\tD3\t160\n13 tom\tabout 150\t170'
+  session.set({ waitingTable: text })
+  // The frame shows it, wherever one is.
+  await showScreen(session, null)
+  await screen.findByRole('dialog', {}, { timeout: 10_000 })
+  const [, rack, other] = screen.getAllByRole('row')
+  expect(rack.textContent).toMatch(/Rack.*146\.8 Hz, D3.*160\.0 Hz/)
+  expect(other.textContent).toMatch(/tom of 13 inches, not in this kit/)
+  expect(within(other).getByText('no pitch: about 150')).toBeTruthy()
+  expect(session.kit()!.sheets).toEqual([])
+  await act(
+    async () => void fireEvent.click(screen.getByRole('button', { name: 'Make it a sheet of House' })),
+  )
+  expect(session.kit()!.sheets[0].versions.at(-1)!.drums.get('rack')?.batter?.meanHz).toBeCloseTo(146.83, 2)
+  expect(session.get().waitingTable).toBeNull()
+})
+
+test('a log that is too long for codes goes as drums and sheets, and that is said', async () => {
+  const { session } = await twoToms()
+  keepKit(session, 'Hall', '')
+  const random = seededRandom(5)
+  const reading = {
+    kind: 'readingTaken',
+    drum: 'rack',
+    side: 'batter',
+    standardErrorHz: 0.1,
+    poles: [],
+  } as const
+  session.append(
+    Array.from({ length: 1500 }, (_, i) => ({
+      ...reading,
+      poles: [],
+      lug: (i % 6) + 1,
+      hz: 150 + random.uniform(),
+      ...{ otherHead: 'muted', source: 'typed', algorithm: null },
+    })),
+  )
+  const chain = (await chainOf(session))!
+  expect(chain.whole).toBe(false)
+  const text = fromCodes(chain.codes.map((code) => codePart(new URL(code).hash)!))!
+  const { session: other } = testSession()
+  await other.start(() => Promise.resolve())
+  await takeChain(other, text)
+  expect(other.kit()?.drums).toEqual(session.kit()!.drums)
+  expect(other.kit()?.sheets.map(({ name }) => name)).toEqual(['Hall'])
+})

@@ -1,0 +1,48 @@
+import type { KitState } from '@/core/log/fold'
+import { sidesOf } from '@/core/records/plain'
+import { chooseHead, chooseKit } from '@/session/actions/kits'
+import type { Session } from '@/session/session'
+
+/** A drum's head, a step of it, a sheet or a kit, and how one comes there. */
+export interface Thing {
+  id: string
+  label: string
+  says: string
+  words: string[]
+  run: () => void
+}
+
+/** Everything of this device that has a name, for finding it. */
+export function thingsOf(
+  session: Session,
+  kit: KitState | null,
+  kits: readonly KitState[],
+  go: (to: string) => void,
+): Thing[] {
+  const heads = (kit?.drums ?? []).flatMap((drum) =>
+    sidesOf(drum).map((side) => ({
+      id: `${drum.id}/${side}`,
+      label: `${drum.name} ${side}`,
+      says: 'head',
+      words: [drum.kind, 'drum', 'bench'],
+      run: () => {
+        chooseHead(session, drum.id, side)
+        go('/bench')
+      },
+    })),
+  )
+  const sheets = (kit?.sheets ?? []).map(({ id, name }) => ({
+    ...{ id, label: name, says: 'sheet', words: ['sheet', 'target', 'print'] },
+    run: () => go(`/print?sheet=${encodeURIComponent(id)}`),
+  }))
+  const others = kits
+    .filter(({ id }) => id !== kit?.id)
+    .map(({ id, name }) => ({
+      ...{ id, label: name, says: 'kit', words: ['kit', 'open'] },
+      run: () => {
+        chooseKit(session, id)
+        go('/')
+      },
+    }))
+  return [...heads, ...sheets, ...others]
+}

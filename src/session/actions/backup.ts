@@ -1,0 +1,71 @@
+import { kitsFromLog } from '@/core/log/kitLog'
+import { readBackup, writeBackup, type Backup } from '@/core/records/backup'
+import type { KitFile } from '@/core/records/kitFile'
+import { fileName, saveBlob } from '@/files/save'
+import type { Session } from '../session'
+import { kitFileWithTakes, takeKit } from './files'
+import { restoreKit } from './kits'
+
+/** Everything kept on this device: all kits, those put away too, with sounds, and the settings. */
+export async function backupOf(session: Session): Promise<Backup> {
+  const { logs, settings } = session.get()
+  const kits: KitFile[] = []
+  for (const kit of logs.keys()) {
+    const file = await kitFileWithTakes(session, kit)
+    if (file.events.length) kits.push(file)
+  }
+  return { madeAt: new Date(session.deps.nowMs()).toISOString(), settings, kits }
+}
+
+/** Saves the whole device as one file. */
+export async function saveBackup(session: Session): Promise<void> {
+  const backup = await backupOf(session)
+  const day = backup.madeAt.slice(0, 10)
+  saveBlob(
+    new Blob([writeBackup(backup)], { type: 'application/json' }),
+    fileName(`humbra ${day}`, 'backup.json'),
+  )
+  session.notify(`Saved ${countText(backup.kits.length)} and the settings in one file.`)
+}
+
+/**
+ * Brings back what a backup holds: a kit that is not here comes in, one that is here gains the events it does not have. The settings
+ * come along to a device that has none of its own kits yet. What is here is never taken away.
+ */
+export async function bringBack(session: Session, raw: unknown): Promise<void> {
+  const result = readBackup(raw)
+  if (!result.ok)
+    return session.notify(result.why, {
+      tone: 'caution',
+      ...(result.details ? { details: result.details } : {}),
+    })
+  const { kits, settings } = result.backup
+  const fresh = !session.get().kits.some(({ simulated }) => !simulated)
+  for (const file of kits) {
+    const wrong = await session.deps.adviser().tryLog(file.events, session.deps.nowMs())
+    if (wrong !== null)
+      return session.notify('The backup can be read, but not all of it worked with. Nothing was changed.', {
+        tone: 'caution',
+        details: wrong,
+      })
+  }
+  const unknown = new Map<string, KitFile['events']>()
+  for (const file of kits) unknown.set(file.kit, await session.unknownOf(file.events))
+  session.together('bringing back a backup', () => {
+    for (const file of kits) takeKit(session, file, unknown.get(file.kit)!)
+    if (fresh && settings) session.setSettings(settings)
+  })
+  // What was put away here since the backup was made is wanted again.
+  for (const file of kits)
+    if (isThere(file) && !session.get().kits.some(({ id }) => id === file.kit))
+      await restoreKit(session, file.kit)
+  const came = [...unknown.values()].filter(({ length }) => length > 0).length
+  session.notify(
+    came === 0 ? 'All of the backup is here already.' : `Brought back ${countText(kits.length)}.`,
+  )
+}
+
+/** Its kit was not put away when the file was made. */
+const isThere = ({ events }: KitFile) => kitsFromLog(events).length > 0
+
+const countText = (kits: number) => (kits === 1 ? 'one kit' : `${kits} kits`)

@@ -1,0 +1,33 @@
+import type { ReactNode } from 'react'
+import { Choice, type ChoiceItem } from './Choice'
+
+/** A choice under the name of its part, and what it changes. */
+export function Setting<V extends string>({
+  title,
+  note,
+  ...choice
+}: {
+  title: string
+  note: string
+  value: V
+  items: ReadonlyArray<ChoiceItem<V>>
+  onChange: (value: V) => void
+}) {
+  return (
+    <SettingPart title={title} note={note}>
+      <Choice label={title} {...choice} />
+    </SettingPart>
+  )
+}
+
+export function SettingPart({ title, note, children }: { title: string; note: string; children: ReactNode }) {
+  return (
+    <section className="border-b border-line py-3 last:border-0">
+      <div className="flex flex-wrap items-center justify-between gap-x-4">
+        <h3 className="font-bold">{title}</h3>
+        {children}
+      </div>
+      <p className="mt-1 text-[15px] text-soft">{note}</p>
+    </section>
+  )
+}

@@ -1,0 +1,4 @@
+import { expose } from 'comlink'
+import { CHECKS } from '@/storage/guard'
+
+expose(CHECKS)
