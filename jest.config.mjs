@@ -37,6 +37,7 @@ const config = {
       testEnvironment: 'jsdom',
       testMatch: ['**/*.test.tsx'],
       setupFiles: ['<rootDir>/src/screens/testSetup.ts'],
+      setupFilesAfterEnv: ['<rootDir>/src/screens/testPatience.ts'],
     },
   ],
 }

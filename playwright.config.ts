@@ -17,7 +17,8 @@ export default defineConfig({
   ],
   fullyParallel: true,
   workers: 2,
-  retries: 0,
+  // Once more, on a machine that may be somebody else's for a minute; the run names what needed it.
+  retries: 1,
   reporter: [['list'], ['json']],
   use: {
     // A click that nothing answers says so long before the whole test is given up.

@@ -32,7 +32,7 @@ async function evenBy(page: Page, hand: Hand): Promise<Record<'rounds' | 'passes
     }
     await expect(panel).not.toHaveText(before, { timeout: 5_000, useInnerText: true })
     await expect(panel.getByText(/^(done|not done)$/)).toBeVisible({ timeout: 1_500 })
-  }).toPass({ timeout: 150_000, intervals: [50] })
+  }).toPass({ timeout: 600_000, intervals: [50] })
   return seen
 }
 

@@ -33,6 +33,10 @@ export interface SessionDeps {
   sitting: { read(): Acts; write(acts: Acts): void }
   /** Runs a task when nothing else is to be done. */
   whenIdle(task: () => void): void
+  /** Lets whatever waits go first, where this has gone on for a while. */
+  pause(): Promise<void>
+  /** Path of the place that is open. */
+  place(): string
   ear(): Pick<
     Ear,
     | ('measure' | 'practiceTap' | 'practiceHand' | 'practiceAnswers')

@@ -4,6 +4,7 @@ import { restated } from '@/core/log/restate'
 import { summaryOf } from '@/core/log/summary'
 import type { HumbraEvent } from '@/core/records/event'
 import type { PracticeState } from '@/core/records/practice'
+import { believeFirst } from './believe'
 import type { SessionDeps, Stores } from './deps'
 import type { Keeper } from './keeper'
 import { openKitLog, wholeKitLog } from './openKit'
@@ -45,7 +46,10 @@ export class Following {
     }
     const practice = await storage.practice.readAll()
     this.host.set({ practice: new Map(practice.map((state) => [practiceKey(state), state])), unreadable })
+    const kits = [...logs.values()].flatMap(({ kit }) => (kit ? [kit] : []))
+    const rest = await believeFirst(this.host.deps, kits, this.host.get().settings)
     this.withLogs(logs)
+    this.host.deps.whenIdle(() => void rest())
     const waiting = this.keeper.pending.flatMap(({ events }) => events)
     this.take(waiting.map((event) => ({ event, place: Infinity })))
     await this.follow()

@@ -124,6 +124,8 @@ export function memorySession(
     onTrouble: () => undefined,
     onWorker: () => undefined,
     whenIdle: (task) => task(),
+    pause: () => Promise.resolve(),
+    place: () => '/',
     exclusive: (task) => task(),
     announce: () => undefined,
     onAnnounced: () => undefined,

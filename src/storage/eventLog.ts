@@ -107,8 +107,7 @@ export function eventLog(db: () => Promise<Db>, guard: Guard): EventLog {
       // A failed request must not go unheard while another one is awaited.
       tx.done.catch(() => undefined)
       const index = tx.store.index('id')
-      // All look-ups and all additions are under way at once: the demo's thousand events take a moment, not seconds.
-      const known = await Promise.all(events.map(({ id }) => index.getKey(id)))
+      const known = await inPieces(events, ({ id }) => index.getKey(id))
       for (const [i, place] of known.entries()) {
         if (place === undefined) continue
         const stored = await tx.store.get(place)
@@ -117,14 +116,28 @@ export function eventLog(db: () => Promise<Db>, guard: Guard): EventLog {
           throw new RepeatedId(events[i].id)
         }
       }
-      const places = await Promise.all(
-        events.map((event, i) => known[i] ?? tx.store.add({ id: event.id, event })),
-      )
+      const places = await inPieces(events, (event, i) => known[i] ?? tx.store.add({ id: event.id, event }))
       tx.commit()
       await tx.done
       return places
     },
   }
+}
+
+/** So many requests are under way at once: one after the other a thousand take seconds, all at once they hold up the page. */
+const AT_ONCE = 50
+
+/** Asks for each, some at a time; while a request is under way its transaction stays open. */
+async function inPieces<Item, Result>(
+  items: readonly Item[],
+  ask: (item: Item, i: number) => Promise<Result> | Result,
+): Promise<Result[]> {
+  const results: Result[] = []
+  for (let from = 0; from < items.length; from += AT_ONCE)
+    results.push(
+      ...(await Promise.all(items.slice(from, from + AT_ONCE).map((item, i) => ask(item, from + i)))),
+    )
+  return results
 }
 
 const behind = (kit: string, after: number) => IDBKeyRange.bound([kit, after], [kit, Infinity], true, true)

@@ -42,6 +42,19 @@ test('the log appends, follows on, and takes an event once', async () => {
   expect(await db.count('events')).toBe(4)
 })
 
+test('many events at once keep their order, those that are there their place', async () => {
+  const db = await openHumbraDb()
+  const log = eventLog(() => Promise.resolve(db), ownGuard)
+  const many = Array.from({ length: 170 }, (_, i) => event(`many-${i}`))
+  const early = await log.append(many.slice(20, 120))
+  const places = await log.append(many)
+  expect(places.slice(20, 120)).toEqual(early)
+  const fresh = [...places.slice(0, 20), ...places.slice(120)]
+  expect(fresh).toEqual([...fresh].sort((a, b) => a - b))
+  expect(new Set(places).size).toBe(170)
+  expect((await log.readAfter(early.at(-1)!)).entries.map(({ place }) => place)).toEqual(fresh)
+})
+
 test('practice drum and settings', async () => {
   const db = await openHumbraDb()
   const state = { kit: 'k', drum: 'd', side: 'batter' as const, evenHz: 200, rods: [0, 0, 0], taps: 1 }

@@ -17,7 +17,7 @@ test('targets and readings as tables that a spreadsheet reads, whatever a drum i
   keepKit(session, 'Hall', '')
   const kit = session.kit()!
   const read = (text: string) => Papa.parse<Record<string, string>>(text, { header: true })
-  const targets = read(targetsCsv(kit, kit.sheets[0], 440))
+  const targets = read(targetsCsv(kit, [kit.sheets[0]], 440))
   expect(targets.errors).toEqual([])
   expect(targets.data.length).toBe(1)
   expect(targets.data[0]).toMatchObject({
@@ -45,7 +45,7 @@ test('a cell that begins like a formula stays text in both tables', async () => 
   }
   keepKit(session, '=HALL()', '')
   const kit = session.kit()!
-  const tables = [targetsCsv(kit, kit.sheets[0], 440), readingsCsv(kit, await session.wholeLog(kit.id))]
+  const tables = [targetsCsv(kit, [kit.sheets[0]], 440), readingsCsv(kit, await session.wholeLog(kit.id))]
   for (const table of tables) {
     const { data } = Papa.parse<string[]>(table)
     expect(data.length).toBeGreaterThan(5)

@@ -15,10 +15,17 @@ const CSV = { newline: '\r\n', escapeFormulae: true }
 
 const hz = (value: number | null) => (value === null ? '' : value.toFixed(2))
 
-/** Targets of a sheet, a row a head. */
-export function targetsCsv(kit: KitState, sheet: Sheet, a4Hz: number): string {
+/** Targets of sheets, a row a head. */
+export function targetsCsv(kit: KitState, sheets: readonly Sheet[], a4Hz: number): string {
+  return Papa.unparse(
+    sheets.flatMap((sheet) => targetRows(kit, sheet, a4Hz)),
+    CSV,
+  )
+}
+
+function targetRows(kit: KitState, sheet: Sheet, a4Hz: number): object[] {
   const version = sheet.versions.at(-1)
-  const rows = kit.drums.flatMap((drum) =>
+  return kit.drums.flatMap((drum) =>
     SIDES.flatMap((side) => {
       const own = version?.drums.get(drum.id)
       const target = own?.[side]
@@ -44,7 +51,6 @@ export function targetsCsv(kit: KitState, sheet: Sheet, a4Hz: number): string {
       ]
     }),
   )
-  return Papa.unparse(rows, CSV)
 }
 
 /** Every reading of the kit's log that counts, oldest first. */

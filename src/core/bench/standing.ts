@@ -100,26 +100,64 @@ function stateAfter(head: Estimated, at: number, open: boolean): HeadState {
 
 /** What the sittings before one (by its place among those of this film) have taught, oldest first. */
 function learnedBefore(log: HeadLog, drum: Drum, side: Side, at: number): Learned | null {
-  const teaching = [...log.older, ...log.sittings.slice(0, at)].slice(-SITTINGS_LEARNED)
-  const newest = teaching.at(-1)
-  if (!newest) return null
-  return newest.derive('learned', [drum, side, ...teaching], () => learnedOver(drum, side, teaching))
+  const teaching = teachingBefore(log, at)
+  return (
+    teaching.at(-1)?.derive('learned', [drum, side, ...teaching], () => {
+      const learning = learnedOver(drum, side, teaching)
+      for (;;) {
+        const next = learning.next()
+        if (next.done) return next.value
+      }
+    }) ?? null
+  )
 }
 
-function learnedOver(drum: Drum, side: Side, sittings: readonly SittingLog[]): Learned | null {
+const teachingBefore = (log: HeadLog, at: number) =>
+  [...log.older, ...log.sittings.slice(0, at)].slice(-SITTINGS_LEARNED)
+
+/** Pauses before every estimate. */
+function* learnedOver(
+  drum: Drum,
+  side: Side,
+  sittings: readonly SittingLog[],
+): Generator<undefined, Learned | null> {
   const head = evenHeadOf(drum, side, null)
-  return sittings.reduce<Learned | null>((learned, each) => {
+  let learned: Learned | null = null
+  for (const each of sittings) {
     const sitting = each.sitting(drum.lugs)
-    if (sitting.passes.length < 2) return learned
+    if (sitting.passes.length < 2) continue
+    yield
     const rounds = roundsOf(sitting, drum.lugs, false)
     const options = { ...(learned ? { learned } : {}), ...startOf(sitting.slack) }
     const next = learnedFrom(estimateHead(head, rounds, options).belief)
-    return {
+    learned = {
       ...next,
       hz2PerTurnError: Math.max(next.hz2PerTurnError * FORGETTING, LEAST_DOUBT * next.hz2PerTurn),
       secondAnswerError: next.secondAnswerError * FORGETTING,
     }
-  }, null)
+  }
+  return learned
+}
+
+/**
+ * Works out what every place asks of a head's past, where it is not known yet: where it was left and what its sittings taught.
+ * Pauses before every estimate (some milliseconds each, dozens for a kit), so that a thread that also answers a person can do that between.
+ */
+export function* believing(head: BenchHead): Generator<undefined, void> {
+  const { log, drum, side } = head
+  const last = log.sittings.length - 1
+  // What the newest sitting taught is asked for once it is over.
+  for (const at of head.sitting ? [last] : [last, last + 1]) {
+    const teaching = teachingBefore(log, at)
+    const newest = teaching.at(-1)
+    const on = [drum, side, ...teaching]
+    if (newest && !newest.knows('learned', on)) {
+      const learned = yield* learnedOver(drum, side, teaching)
+      newest.derive('learned', on, () => learned)
+    }
+    yield
+    if (at === last) lastKnown(head)
+  }
 }
 
 /** The fitted state of a sitting's newest readings; null where no pitch was read. */

@@ -71,6 +71,17 @@ export function withEvent(kit: KitState | null, event: HumbraEvent): KitState | 
   return withHead(kit, event)
 }
 
+/** By the event: a log folded anew has the same drum, and all that was worked out for it. */
+const fittedBy = new WeakMap<EventOf<'headFitted'>, { before: Drum; after: Drum }>()
+
+function fitted(before: Drum, event: EventOf<'headFitted'>): Drum {
+  const known = fittedBy.get(event)
+  if (known?.before === before) return known.after
+  const after = { ...before, [event.side]: event.head }
+  fittedBy.set(event, { before, after })
+  return after
+}
+
 function withHead(kit: KitState, event: HeadEvent): KitState {
   const key = headKey(event.drum, event.side)
   const heads = new Map(kit.heads).set(
@@ -81,7 +92,7 @@ function withHead(kit: KitState, event: HeadEvent): KitState {
   )
   const drums =
     event.kind === 'headFitted'
-      ? kit.drums.map((drum) => (drum.id === event.drum ? { ...drum, [event.side]: event.head } : drum))
+      ? kit.drums.map((drum) => (drum.id === event.drum ? fitted(drum, event) : drum))
       : kit.drums
   const next = { ...kit, heads, drums }
   if (event.kind === 'otherHeadSet') next.otherHeads = new Map(kit.otherHeads).set(key, event.state)

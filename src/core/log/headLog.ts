@@ -9,14 +9,32 @@ import { centsBetween } from '../units/pitch'
 import { Memo } from './memo'
 import { isWorked, SITTING_GAP_MS, sittingFrom, WORK, type Pass, type Sitting } from './sittings'
 
+/** So many acts back a sitting is kept with what was worked out of it. */
+const UNDONE = 2
+/** Sittings by their newest event: a log that is folded anew, as an undo does, finds what was worked out before. */
+const sittingsBy = new WeakMap<HeadEvent, SittingLog>()
+
 /** The events of one sitting at a head, and what was worked out of them. */
 export class SittingLog {
   readonly #memo = new Memo()
 
-  constructor(readonly events: readonly HeadEvent[]) {}
+  private constructor(readonly events: readonly HeadEvent[]) {}
+
+  /** The sitting of these events, the same one whenever they are the same. */
+  static of(events: readonly HeadEvent[]): SittingLog {
+    const newest = events[events.length - 1]
+    const known = sittingsBy.get(newest)
+    if (known?.events.length === events.length && events.every((event, i) => event === known.events[i]))
+      return known
+    const made = new SittingLog(events)
+    sittingsBy.set(newest, made)
+    // What an undo or two go back to is worth its room, what lies further back is not.
+    if (events.length > UNDONE) sittingsBy.delete(events[events.length - 1 - UNDONE])
+    return made
+  }
 
   with(event: HeadEvent): SittingLog {
-    return new SittingLog([...this.events, event])
+    return SittingLog.of([...this.events, event])
   }
 
   sitting(lugs: number): Sitting {
@@ -26,6 +44,11 @@ export class SittingLog {
   /** Works something out of this sitting, once for what it was asked on. */
   derive<Value>(what: string, on: readonly unknown[], work: () => Value): Value {
     return this.#memo.of(what, on, work)
+  }
+
+  /** Whether `derive` has the answer at hand. */
+  knows(what: string, on: readonly unknown[]): boolean {
+    return this.#memo.has(what, on)
   }
 }
 
@@ -161,7 +184,7 @@ function worked(head: HeadLog, event: HeadEvent): Pick<HeadLog, 'sittings' | 'ch
   const anew = event.kind === 'sittingStarted' || event.kind === 'slackStarted'
   if (last && !anew && Date.parse(event.at) - Date.parse(last.events.at(-1)!.at) <= SITTING_GAP_MS)
     return { changes, sittings: [...sittings.slice(0, -1), last.with(event)] }
-  const begun = new SittingLog([event])
+  const begun = SittingLog.of([event])
   if (!last) return { changes, sittings: [begun] }
   // A sitting in which nothing was read or turned is none, once another one begins.
   if (!isWorked(last.sitting(ANY_LUGS))) return { changes, sittings: [...sittings.slice(0, -1), begun] }

@@ -68,7 +68,7 @@ export function packed(kit: KitState, estimate: (then: HeadsThen) => LugsThen): 
 export function stateOfSummary({ version, state }: Summary): KitState | null | undefined {
   if (version !== SUMMARY_VERSION) return undefined
   if (!state) return null
-  const sittings = (kept: ReadonlyArray<readonly HeadEvent[]>) => kept.map((events) => new SittingLog(events))
+  const sittings = (kept: ReadonlyArray<readonly HeadEvent[]>) => kept.map((events) => SittingLog.of(events))
   const head = (log: PackedHead): HeadLog => ({
     ...log,
     sittings: sittings(log.sittings),

@@ -73,7 +73,7 @@ export function SheetMenu({ kit, sheet }: { kit: KitState; sheet: Sheet }) {
       label: 'Targets as CSV',
       run: () =>
         saveBlob(
-          new Blob([targetsCsv(kit, sheet, settings.a4Hz)], { type: 'text/csv' }),
+          new Blob([targetsCsv(kit, [sheet], settings.a4Hz)], { type: 'text/csv' }),
           fileName(sheet.name, 'csv'),
         ),
     },

@@ -1,5 +1,7 @@
+import { newKitLog, withEvents } from '@/core/log/kitLog'
 import type { HumbraEvent } from '@/core/records/event'
 import { DAY_MS } from '@/core/units/time'
+import { believeFirst } from '../believe'
 import type { Session } from '../session'
 import { demoKit, ownKit } from '../whichKit'
 import { chooseKit, restoreKit } from './kits'
@@ -47,10 +49,14 @@ export async function bringDemo(session: Session): Promise<boolean> {
   const newest = Math.max(...file.events.map((event) => Date.parse(event.at)))
   const shift = Math.floor((session.deps.nowMs() - DAY_MS - newest) / DAY_MS) * DAY_MS
   const moved = (at: string) => new Date(Date.parse(at) + shift).toISOString()
-  session.appendEvents(
-    file.events.map((event) => movedInTime(event, moved)),
-    { never: true },
+  const events = file.events.map((event) => movedInTime(event, moved))
+  const log = withEvents(
+    newKitLog(DEMO_KIT),
+    events.map((event) => ({ event, place: Infinity })),
   )
+  const rest = await believeFirst(session.deps, log?.kit ? [log.kit] : [], session.get().settings)
+  session.appendEvents(events, { never: true })
+  session.deps.whenIdle(() => void rest())
   session.setPractice(file.practice)
   return true
 }

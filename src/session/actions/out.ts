@@ -17,14 +17,7 @@ export async function tableOut(session: Session, what: TableOut): Promise<void> 
       ? readingsCsv(kit, log)
       : what === 'log'
         ? logCsv(kit, log)
-        : // One heading for all of them.
-          kit.sheets
-            .map((sheet, i) => {
-              const table = targetsCsv(kit, sheet, a4Hz)
-              return i === 0 ? table : table.slice(table.indexOf('\r\n') + 2)
-            })
-            .filter(Boolean)
-            .join('\r\n')
+        : targetsCsv(kit, kit.sheets, a4Hz)
   saveBlob(new Blob([text], { type: 'text/csv' }), fileName(`${kit.name} ${what}`, 'csv'))
 }
 
