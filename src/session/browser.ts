@@ -1,4 +1,5 @@
 import { startAdviser, type Adviser } from '@/workers/adviser/client'
+import { startBeliever } from '@/workers/believer/client'
 import { startGuard } from '@/workers/guard/client'
 import { startEar, type Ear } from '@/workers/ear/client'
 import { browserMicrophone } from '@/audio/microphone'
@@ -62,29 +63,6 @@ function database() {
   return { open, why: () => why, onTrouble: (listener: typeof told) => void (told = listener) }
 }
 
-/** A press is answered within a tenth of a second on a machine eight times as slow. */
-const PIECE_MS = 12
-
-/** By a message: a timer's turn comes only after four milliseconds, and not at all for long in a hidden tab. */
-function pauses(): () => Promise<void> {
-  const { port1, port2 } = new MessageChannel()
-  let since = -Infinity
-  let waiting: Array<() => void> = []
-  port1.onmessage = () => {
-    const now = waiting
-    waiting = []
-    since = performance.now()
-    for (const go of now) go()
-  }
-  return () =>
-    performance.now() - since < PIECE_MS
-      ? Promise.resolve()
-      : new Promise((resolve) => {
-          waiting.push(resolve)
-          port2.postMessage(null)
-        })
-}
-
 function browserDeps(): SessionDeps {
   let workerTold: Parameters<SessionDeps['onWorker']>[0] = () => undefined
   const watch = (which: WorkerName) => ({
@@ -128,7 +106,7 @@ function browserDeps(): SessionDeps {
       if ('requestIdleCallback' in window) requestIdleCallback(task)
       else setTimeout(task, 200)
     },
-    pause: pauses(),
+    believe: startBeliever(),
     place: () => window.location.pathname,
     readKit: guard.kitFile,
     async loadDemo() {

@@ -1,3 +1,4 @@
+import type { Believed, Past } from '@/core/bench/standing'
 import type { Adviser } from '@/workers/adviser/client'
 import type { Ear } from '@/workers/ear/client'
 import type { Guard } from '@/storage/guard'
@@ -33,8 +34,8 @@ export interface SessionDeps {
   sitting: { read(): Acts; write(acts: Acts): void }
   /** Runs a task when nothing else is to be done. */
   whenIdle(task: () => void): void
-  /** Lets whatever waits go first, where this has gone on for a while. */
-  pause(): Promise<void>
+  /** Where heads were left, worked out beside the page; null where that cannot be had. */
+  believe(pasts: readonly Past[]): Promise<Believed[] | null>
   /** Path of the place that is open. */
   place(): string
   ear(): Pick<

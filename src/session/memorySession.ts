@@ -9,6 +9,7 @@ import type { HumbraEvent } from '@/core/records/event'
 import type { JournalEntry } from '@/storage/journal'
 import { ownGuard } from '@/storage/guard'
 import type { StoredTake } from '@/storage/takeStore'
+import { believe } from '@/core/bench/standing'
 import { tryLog } from '@/workers/adviser/tryLog'
 import { advise } from '@/workers/adviser/advise'
 import type { SessionDeps } from './deps'
@@ -124,7 +125,7 @@ export function memorySession(
     onTrouble: () => undefined,
     onWorker: () => undefined,
     whenIdle: (task) => task(),
-    pause: () => Promise.resolve(),
+    believe: (pasts) => Promise.resolve(structuredClone(structuredClone(pasts).map(believe))),
     place: () => '/',
     exclusive: (task) => task(),
     announce: () => undefined,

@@ -2,7 +2,7 @@ import { newKitLog, withEvents } from '../log/kitLog'
 import { headLog } from '../log/fold'
 import type { HumbraEvent } from '../records/event'
 import { usualDrum } from '../records/usualDrum'
-import { believing, benchHead, lastKnown } from './standing'
+import { believe, benchHead, lastKnown, pastOf, remember, stateOf } from './standing'
 
 const DAY_MS = 86_400_000
 const START = Date.UTC(2026, 0, 5, 12)
@@ -49,27 +49,41 @@ const folded = (events: readonly HumbraEvent[]) =>
     events.map((event) => ({ event, place: Infinity })),
   )!.kit!
 
-test('what is worked out in pieces is what is worked out at once, and is not worked out again', () => {
-  const kit = folded(toldLog())
-  const head = benchHead(kit, kit.drums[0], 'batter', false, NOW)
-  const pauses = [...believing(head)].length
-  // Two sittings taught the third, then all three: five estimates, and one after each.
-  expect(pauses).toBe(7)
-  expect([...believing(head)].length).toBe(2)
-  // Another log of the same readings has nothing of it yet.
-  const other = folded(toldLog())
-  const atOnce = benchHead(other, other.drums[0], 'batter', false, NOW)
+const headOf = (events: readonly HumbraEvent[], nowMs = NOW) => {
+  const kit = folded(events)
+  return benchHead(kit, kit.drums[0], 'batter', false, nowMs)
+}
+
+test('what another thread worked out is what is worked out here, and is not worked out again', () => {
+  const atOnce = headOf(toldLog())
+  const head = headOf(toldLog())
+  const believed = structuredClone(believe(structuredClone(pastOf(head)!)))
+  expect(believed.map(({ at, state }) => [at, state !== null])).toEqual([
+    [2, true],
+    [3, false],
+  ])
+  remember(head, believed)
   expect(lastKnown(head)).toEqual(lastKnown(atOnce))
   expect(head.learned).toEqual(atOnce.learned)
   expect(head.learned!.hz2PerTurn).toBeGreaterThan(0)
+  expect(head.learned).toBe(believed[1].learned)
+  expect(stateOf(head, head.before!, false)).toBe(believed[0].state)
+})
+
+test('of a head at work only what is over has taught', () => {
+  const events = toldLog()
+  const head = headOf(events, Date.parse(events.at(-1)!.at) + 1000)
+  const believed = believe(pastOf(head)!)
+  expect(believed.map(({ at }) => at)).toEqual([2])
+  remember(head, believed)
+  expect(head.learned).toBe(believed[0].learned)
+  expect(pastOf(headOf(events.slice(0, 2)))).toBeNull()
 })
 
 test('a log that is folded anew, as by an undo, keeps what was worked out of what the undo did not touch', () => {
   const events = toldLog()
   const kit = folded(events)
   const before = benchHead(kit, kit.drums[0], 'batter', false, NOW)
-  expect([...believing(before)].length).toBeGreaterThan(2)
-  const known = lastKnown(before)
   const undone: HumbraEvent[] = [
     ...events,
     { ...events[3], id: 'more', at: new Date(START + 8 * DAY_MS).toISOString() } as HumbraEvent,
@@ -80,12 +94,11 @@ test('a log that is folded anew, as by an undo, keeps what was worked out of wha
   ]
   const again = folded(undone)
   const head = benchHead(again, again.drums[0], 'batter', false, NOW)
-  // The very answer, not one like it.
-  expect(known).not.toBeNull()
-  expect(lastKnown(head)).toEqual(known)
   expect(again.drums[0]).toBe(kit.drums[0])
   const sittings = [again, kit].map((each) => headLog(each, 'd', 'batter', false).sittings)
   expect(sittings[0]).toHaveLength(3)
   sittings[0].forEach((sitting, i) => expect(sitting).toBe(sittings[1][i]))
-  expect([...believing(head)].length).toBe(2)
+  // The very answer, not one like it.
+  expect(head.learned).not.toBeNull()
+  expect(head.learned).toBe(before.learned)
 })

@@ -6,9 +6,10 @@ import type { SlackSchoolId } from '../head/slackStart'
 import type { EvenHead, Learned } from '../head/types'
 import { headLog, type KitState } from '../log/fold'
 import { findingsOfHead, openFindings, type NotedFinding } from '../log/findings'
-import type { HeadLog, SittingLog } from '../log/headLog'
+import { EMPTY_HEAD, SittingLog, type HeadLog } from '../log/headLog'
 import { roundsOf } from '../log/rounds'
 import { SITTING_GAP_MS, type Sitting } from '../log/sittings'
+import type { HeadEvent } from '../records/event'
 import type { Drum, Side } from '../records/kit'
 import { CENTS_PER_NEPER } from '../units/pitch'
 import { evenHeadOf, type Fitted } from './targets'
@@ -84,11 +85,9 @@ export function stateOf(head: BenchHead, sitting: Sitting, open: boolean): HeadS
 type Estimated = Pick<BenchHead, 'log' | 'drum' | 'side' | 'findings'>
 
 function stateAfter(head: Estimated, at: number, open: boolean): HeadState {
-  const { log, drum, side } = head
-  const learned = learnedBefore(log, drum, side, at)
-  const { worn } = knownOf(head.findings)
-  const own = log.sittings[at]
-  return own.derive(open ? 'state under way' : 'state', [drum, side, learned, worn], () => {
+  return stateBy(head, at, open, (learned) => {
+    const { log, drum } = head
+    const own = log.sittings[at]
     const sitting = own.sitting(drum.lugs)
     const rounds = roundsOf(sitting, drum.lugs, open)
     return estimateHead(estimatedHead(head, null), rounds, {
@@ -98,66 +97,45 @@ function stateAfter(head: Estimated, at: number, open: boolean): HeadState {
   })
 }
 
-/** What the sittings before one (by its place among those of this film) have taught, oldest first. */
-function learnedBefore(log: HeadLog, drum: Drum, side: Side, at: number): Learned | null {
-  const teaching = teachingBefore(log, at)
-  return (
-    teaching.at(-1)?.derive('learned', [drum, side, ...teaching], () => {
-      const learning = learnedOver(drum, side, teaching)
-      for (;;) {
-        const next = learning.next()
-        if (next.done) return next.value
-      }
-    }) ?? null
+function stateBy(
+  { log, drum, side, findings }: Estimated,
+  at: number,
+  open: boolean,
+  work: (learned: Learned | null) => HeadState,
+): HeadState {
+  const learned = learnedBefore(log, drum, side, at)
+  const { worn } = knownOf(findings)
+  return log.sittings[at].derive(open ? 'state under way' : 'state', [drum, side, learned, worn], () =>
+    work(learned),
   )
 }
 
-const teachingBefore = (log: HeadLog, at: number) =>
-  [...log.older, ...log.sittings.slice(0, at)].slice(-SITTINGS_LEARNED)
+/** What the sittings before one (by its place among those of this film) have taught, oldest first. */
+function learnedBefore(log: HeadLog, drum: Drum, side: Side, at: number): Learned | null {
+  return learnedBy(log, drum, side, at, learnedOver)
+}
 
-/** Pauses before every estimate. */
-function* learnedOver(
-  drum: Drum,
-  side: Side,
-  sittings: readonly SittingLog[],
-): Generator<undefined, Learned | null> {
+function learnedBy(log: HeadLog, drum: Drum, side: Side, at: number, learn: typeof learnedOver) {
+  const teaching = [...log.older, ...log.sittings.slice(0, at)].slice(-SITTINGS_LEARNED)
+  return (
+    teaching.at(-1)?.derive('learned', [drum, side, ...teaching], () => learn(drum, side, teaching)) ?? null
+  )
+}
+
+function learnedOver(drum: Drum, side: Side, sittings: readonly SittingLog[]): Learned | null {
   const head = evenHeadOf(drum, side, null)
-  let learned: Learned | null = null
-  for (const each of sittings) {
+  return sittings.reduce<Learned | null>((learned, each) => {
     const sitting = each.sitting(drum.lugs)
-    if (sitting.passes.length < 2) continue
-    yield
+    if (sitting.passes.length < 2) return learned
     const rounds = roundsOf(sitting, drum.lugs, false)
     const options = { ...(learned ? { learned } : {}), ...startOf(sitting.slack) }
     const next = learnedFrom(estimateHead(head, rounds, options).belief)
-    learned = {
+    return {
       ...next,
       hz2PerTurnError: Math.max(next.hz2PerTurnError * FORGETTING, LEAST_DOUBT * next.hz2PerTurn),
       secondAnswerError: next.secondAnswerError * FORGETTING,
     }
-  }
-  return learned
-}
-
-/**
- * Works out what every place asks of a head's past, where it is not known yet: where it was left and what its sittings taught.
- * Pauses before every estimate (some milliseconds each, dozens for a kit), so that a thread that also answers a person can do that between.
- */
-export function* believing(head: BenchHead): Generator<undefined, void> {
-  const { log, drum, side } = head
-  const last = log.sittings.length - 1
-  // What the newest sitting taught is asked for once it is over.
-  for (const at of head.sitting ? [last] : [last, last + 1]) {
-    const teaching = teachingBefore(log, at)
-    const newest = teaching.at(-1)
-    const on = [drum, side, ...teaching]
-    if (newest && !newest.knows('learned', on)) {
-      const learned = yield* learnedOver(drum, side, teaching)
-      newest.derive('learned', on, () => learned)
-    }
-    yield
-    if (at === last) lastKnown(head)
-  }
+  }, null)
 }
 
 /** The fitted state of a sitting's newest readings; null where no pitch was read. */
@@ -207,4 +185,51 @@ export function fittedNow(head: BenchHead): (Fitted & { at: string }) | null {
 export function lastKnown(head: Estimated): (Fitted & { at: string }) | null {
   const newest = head.log.sittings.length - 1
   return fittedAfter(head, newest) ?? fittedAfter(head, newest - 1)
+}
+
+/** A head's past as it goes to another thread. */
+export interface Past extends Pick<BenchHead, 'drum' | 'side' | 'findings'> {
+  older: ReadonlyArray<readonly HeadEvent[]>
+  sittings: ReadonlyArray<readonly HeadEvent[]>
+  /** The newest sitting is still going on. */
+  going: boolean
+}
+
+/** By place among the sittings, in the order in which one follows from the other: what those before taught, the state behind. */
+export type Believed = ReadonlyArray<{ at: number; learned: Learned | null; state: HeadState | null }>
+
+/** What is to be worked out of a head before a place shows it; null where it has no past. */
+export function pastOf({ log, drum, side, findings, sitting }: BenchHead): Past | null {
+  if (log.sittings.length + log.older.length === 0) return null
+  const eventsOf = (all: readonly SittingLog[]) => all.map(({ events }) => events)
+  return {
+    ...{ drum, side, findings, older: eventsOf(log.older), sittings: eventsOf(log.sittings) },
+    going: sitting !== null,
+  }
+}
+
+/** Works out what every place asks of a head's past: where it was left, and what all that is over taught. */
+export function believe({ drum, side, findings, older, sittings, going }: Past): Believed {
+  const logs = (all: Past['older']) => all.map((events) => SittingLog.of(events))
+  const log = { ...EMPTY_HEAD, older: logs(older), sittings: logs(sittings) }
+  const head = { drum, side, findings, log }
+  const taught = (at: number) => learnedBefore(log, drum, side, at)
+  const behind = (at: number) => ({ at, learned: taught(at), state: stateAfter(head, at, false) })
+  const newest = log.sittings.length - 1
+  const known = []
+  // As `lastKnown` looks.
+  for (let at = newest; at >= Math.max(0, newest - 1); at--) {
+    known.push(behind(at))
+    if (known.at(-1)!.state.knownBy === 'pitch') break
+  }
+  return going ? known : [...known, { at: newest + 1, learned: taught(newest + 1), state: null }]
+}
+
+/** Keeps with a head's log what was worked out of it elsewhere. */
+export function remember(head: BenchHead, believed: Believed): void {
+  const { log, drum, side } = head
+  for (const { at, learned, state } of believed) {
+    learnedBy(log, drum, side, at, () => learned)
+    if (state) stateBy(head, at, false, () => state)
+  }
 }

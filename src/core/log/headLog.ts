@@ -45,11 +45,6 @@ export class SittingLog {
   derive<Value>(what: string, on: readonly unknown[], work: () => Value): Value {
     return this.#memo.of(what, on, work)
   }
-
-  /** Whether `derive` has the answer at hand. */
-  knows(what: string, on: readonly unknown[]): boolean {
-    return this.#memo.has(what, on)
-  }
 }
 
 /** Changes of pitch between one sitting and the next, in cents for the root of a day: their number, sum, sum of squares. */

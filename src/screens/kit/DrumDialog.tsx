@@ -108,7 +108,7 @@ export function DrumDialog({ drum, onClose }: { drum: Drum | null; onClose: () =
             />
           </Field>
         </div>
-        <Button tone="quiet" className="-ml-2 underline" aria-expanded={more} onClick={() => setMore(!more)}>
+        <Button tone="quiet" className="-ml-4 underline" aria-expanded={more} onClick={() => setMore(!more)}>
           {more ? 'less' : 'more: name, heads, rods, port, badge'}
         </Button>
         {more ? <MoreFields form={form} unit={unit} /> : null}

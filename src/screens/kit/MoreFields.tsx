@@ -32,8 +32,8 @@ export function MoreFields({ form, unit }: { form: Form; unit: string }) {
           </select>
         </Field>
         <Field
-          label={`Port in the resonant head, ${unit}`}
-          hint="empty for none"
+          label={`Port, ${unit}`}
+          hint="in the resonant head; empty for none"
           error={
             errors.portInches ? 'Half an inch up to the drum’s own diameter, or empty for none.' : undefined
           }

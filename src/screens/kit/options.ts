@@ -2,10 +2,10 @@ import { threadPitchMm } from '@/core/units/turns'
 
 /** Threads in use: inch rods by ASME B1.1, and metric ones. */
 export const THREADS = [
-  { value: Number(threadPitchMm(24).toFixed(3)), label: '12-24 (1.058 mm)', short: '12-24' },
+  { value: Number(threadPitchMm(24).toFixed(3)), label: '12-24, 1.06 mm', short: '12-24' },
   { value: 1, label: 'M6 × 1.0', short: 'M6' },
   { value: 0.8, label: 'M5 × 0.8', short: 'M5' },
-  { value: Number(threadPitchMm(20).toFixed(3)), label: '20 tpi (1.27 mm)', short: '20 tpi' },
+  { value: Number(threadPitchMm(20).toFixed(3)), label: '20 tpi, 1.27 mm', short: '20 tpi' },
 ]
 
 export const HOOPS = [

@@ -6,7 +6,7 @@ const context = await browser.newContext({ viewport: { width: 390, height: 844 }
 const page = await context.newPage()
 if (again) { await page.goto('http://localhost:3299/'); await page.waitForTimeout(15000) }
 const s = await context.newCDPSession(page)
-await s.send('Profiler.enable'); await s.send('Profiler.setSamplingInterval', { interval: 500 }); await s.send('Profiler.start')
+await s.send('Profiler.enable'); await s.send('Profiler.setSamplingInterval', { interval: 500 }); await s.send('Emulation.setCPUThrottlingRate', { rate: 4 }); await s.send('Profiler.start')
 await page.addInitScript(() => { window.tasks = []; new PerformanceObserver((l) => { for (const e of l.getEntries()) window.tasks.push([Math.round(e.startTime), Math.round(e.duration)]) }).observe({ type: 'longtask', buffered: true }) })
 await page.goto('http://localhost:3299' + path, { waitUntil: 'commit' })
 await page.waitForTimeout(12000)

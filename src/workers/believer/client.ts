@@ -1,0 +1,18 @@
+import type { Believed, Past } from '@/core/bench/standing'
+import { watched } from '../watched'
+
+/** Longer than a kit of many heads takes on a slow phone. */
+const DEADLINE_MS = 60_000
+
+interface BelieverApi {
+  believe(pasts: readonly Past[]): Believed[]
+}
+
+/** Works out where heads were left; null where no worker can be had: then the page works it out when it is asked. */
+export function startBeliever(): (pasts: readonly Past[]) => Promise<Believed[] | null> {
+  const worker = watched<BelieverApi>(
+    () => new Worker(new URL('./worker.ts', import.meta.url), { type: 'module' }),
+    { deadlineMs: () => DEADLINE_MS, onLost: () => undefined },
+  )
+  return (pasts) => worker.believe(pasts).catch(() => null)
+}
