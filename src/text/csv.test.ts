@@ -27,6 +27,10 @@ test('targets and readings as tables that a spreadsheet reads, whatever a drum i
     film_mils: '7+7',
   })
   expect(Number(targets.data[0].hz)).toBeCloseTo(146.83, 1)
+  // A sheet that has nothing yet takes no heading from the others.
+  expect(targetsCsv(kit, [{ ...kit.sheets[0], versions: [] }, kit.sheets[0]], 440)).toBe(
+    targetsCsv(kit, [kit.sheets[0]], 440),
+  )
   const readings = read(readingsCsv(kit, await session.wholeLog(kit.id)))
   expect(readings.data.length).toBe(6)
   expect(readings.data[0]).toMatchObject({ what: 'lug 1', source: 'typed', hz: '146.83' })
