@@ -146,6 +146,8 @@ test('a newer version waits until it is taken, and then is taken by all tabs at 
     await one.evaluate(() => navigator.serviceWorker.getRegistration().then((all) => all!.update()))
     const word = (page: typeof one) => page.getByText(/^A newer Humbra is on this device/)
     await expect(word(one)).toBeVisible()
+    // What a tab in the background still asks for, the tab in front does not know.
+    await two.waitForLoadState('networkidle')
     const reloaded = Promise.all([one, two].map((page) => page.waitForEvent('load')))
     await one.getByRole('button', { name: 'Use it now' }).click()
     await reloaded

@@ -28,8 +28,24 @@ export async function keepOffline(session: Session): Promise<void> {
   }
 }
 
-/** The version that waits takes over; all tabs reload. */
+const QUIET_MS = 700
+const MOST_WAITS = 10
+
+/** Until this page has asked for nothing for a moment. */
+async function quiet(): Promise<void> {
+  const asked = () => performance.getEntriesByType('resource').length
+  for (let i = 0, before = -1; i < MOST_WAITS && before !== asked(); i++) {
+    before = asked()
+    await new Promise((resolve) => setTimeout(resolve, QUIET_MS))
+  }
+}
+
+/**
+ * The version that waits takes over; all tabs reload. Not while this page still loads: Chromium was seen to leave a version
+ * waiting for minutes that was told to take over while the one before it had something to answer.
+ */
 export async function takeNewVersion(): Promise<void> {
+  await quiet()
   const registration = await navigator.serviceWorker.getRegistration()
   registration?.waiting?.postMessage('take over')
 }
