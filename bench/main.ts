@@ -1,3 +1,4 @@
+import { benchAgeing } from './ageing'
 import { benchByChance } from './byChance'
 import { benchAdviceTime, benchEvening, benchRods } from './evening'
 import { benchFaults } from './faults'
@@ -14,6 +15,7 @@ benchMeasuringTime()
 benchAdviceTime()
 benchPages()
 benchSpacing()
+benchAgeing()
 benchHearing()
 benchMeasuring()
 benchFaults()

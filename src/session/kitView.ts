@@ -1,8 +1,9 @@
-import { benchHead, lastKnown } from '@/core/bench/standing'
+import { believedNow, type BelievedNow } from '@/core/drift/headForecast'
 import { FINDINGS } from '@/core/fitting/lookOver'
 import { openFindings, type NotedFinding } from '@/core/log/findings'
 import { openRun } from '@/core/log/runs'
-import { wantsWork, worklist } from '@/core/runs/worklist'
+import { SITTING_GAP_MS } from '@/core/log/sittings'
+import { outOf, wantsWork, worklist } from '@/core/runs/worklist'
 import { snareHeadAge } from '@/core/pair/snare'
 import type { KitState } from '@/core/log/fold'
 import { rangeOf } from '@/core/sheets/planning'
@@ -24,7 +25,12 @@ export interface HeadSummary {
   /** From the target, positive when high; null where either is missing. */
   offCents: number | null
   toleranceCents: number
-  state: 'not-read' | 'settled' | 'off' | 'uneven' | 'no-target'
+  /** Where it is believed to be by now, by the same forecast as the run list's; null where it was never read. */
+  now: BelievedNow | null
+  /** Probability that it is out of the sheet's band by now; null without a target or a reading. */
+  out: number | null
+  /** `moved` and `doubt`: it was in its band when it was read, and likely, or perhaps, is not any more. */
+  state: 'not-read' | 'settled' | 'off' | 'uneven' | 'no-target' | 'moved' | 'doubt'
 }
 
 export interface DrumSummary {
@@ -45,43 +51,49 @@ export function headSummary(
   practice: boolean,
   nowMs: number,
 ): HeadSummary {
-  const known = lastKnown(benchHead(kit, drum, side, practice, nowMs))
+  const now = believedNow(kit, drum, side, practice, nowMs)
+  const known = now?.known ?? null
   const target = sheetTarget(kit, drum.id, side)
   const meanHz = known?.meanHz ?? null
   const spreadCents = known ? fittedSpreadCents(known, drum.lugs) : null
   const toleranceCents = target?.toleranceCents ?? toleranceOf(drum, side, meanHz ?? 150)
   const offCents = meanHz !== null && target ? centsBetween(target.meanHz, meanHz) : null
+  const out =
+    now && target && offCents !== null ? outOf(offCents + now.movedCents, now.sd, null, target) : null
   return {
-    side,
-    meanHz,
-    spreadCents,
+    ...{ side, meanHz, spreadCents, target, offCents, toleranceCents, now, out },
     readAt: known?.at ?? null,
-    target,
-    offCents,
-    toleranceCents,
-    state: stateOf(meanHz, spreadCents, offCents, toleranceCents, target),
+    state: stateOf({ meanHz, spreadCents, offCents, toleranceCents, target, out, now }, nowMs),
   }
 }
 
 function stateOf(
-  meanHz: number | null,
-  spread: number | null,
-  off: number | null,
-  tolerance: number,
-  target: Target | null,
+  head: Pick<
+    HeadSummary,
+    'meanHz' | 'spreadCents' | 'offCents' | 'toleranceCents' | 'target' | 'out' | 'now'
+  >,
+  nowMs: number,
 ): HeadSummary['state'] {
+  const { meanHz, spreadCents, offCents, toleranceCents, target, out, now } = head
   if (meanHz === null) return 'not-read'
-  if (off !== null && isOffPitch(off, tolerance)) return 'off'
-  if (!target?.keepUneven && spread !== null && isOut(spread, tolerance)) return 'uneven'
-  return target ? 'settled' : 'no-target'
+  if (offCents !== null && isOffPitch(offCents, toleranceCents)) return 'off'
+  if (!target?.keepUneven && spreadCents !== null && isOut(spreadCents, toleranceCents)) return 'uneven'
+  if (!target) return 'no-target'
+  const known = now !== null && nowMs - Date.parse(now.known.at) < SITTING_GAP_MS
+  if (out === null || known || !wantsWork({ out, known })) return 'settled'
+  return out > 0.5 ? 'moved' : 'doubt'
 }
 
 /** How far out a head is, in tolerances; 0 for what needs nothing. */
 function need(head: HeadSummary): number {
   if (head.state === 'off') return Math.abs(head.offCents!) / head.toleranceCents
   if (head.state === 'uneven') return head.spreadCents! / head.toleranceCents
+  if (head.state === 'moved') return head.out!
   return head.state === 'not-read' && head.target ? 0.5 : 0
 }
+
+/** Of these nobody knows where they stand now: read before anything is turned. */
+const READ_FIRST: ReadonlySet<HeadSummary['state']> = new Set(['not-read', 'settled', 'moved', 'doubt'])
 
 /** The next best thing to do with a kit, and why. */
 export type NextThing =
@@ -113,10 +125,10 @@ export function nextThing(
   if (inNeed) {
     const own = drums.find(({ drum }) => drum.id === inNeed.drum.id)!
     const why = own.heads[inNeed.side]
-    const what = why.state === 'not-read' || why.state === 'settled' ? ('read' as const) : ('tune' as const)
+    const what = READ_FIRST.has(why.state) ? ('read' as const) : ('tune' as const)
     return { do: what, drum: own.drum, side: inNeed.side, why, minutes: inNeed.minutes }
   }
-  const uneven = drums.find(({ worst }) => worst)
+  const uneven = drums.find(({ worst }) => worst && worst.state !== 'moved')
   if (uneven)
     return { do: 'tune', drum: uneven.drum, side: uneven.worst!.side, why: uneven.worst!, minutes: null }
   for (const { drum, heads } of drums) {

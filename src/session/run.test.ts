@@ -1,7 +1,5 @@
-import { EMPTY_HEAD } from '@/core/log/headLog'
 import { usualDrum } from '@/core/records/usualDrum'
 import { drasticRoom } from '@/core/bench/drastic'
-import { driftedCents, driftOf } from '@/core/drift/drift'
 import { leaveOut, type WorkItem } from '@/core/runs/worklist'
 import { runCsv } from '@/text/csv'
 import { reportIntervals, reportRows, standsText, todoText } from '@/text/run'
@@ -152,23 +150,6 @@ test('a head changed since the sheet: its relation to the other head comes first
   // The other head stands where it did: 130 Hz, and 100 to 130 is what the sheet says.
   expect(item.relationHz).toBeCloseTo(100, 0)
   expect(view().items.filter((each) => each.relationHz !== null).length).toBe(1)
-})
-
-test('drift: down with the root of the days, more for a fresh head, narrowed by what the head itself did', async () => {
-  const usual = driftOf(EMPTY_HEAD)
-  expect(driftedCents(usual, 9, null).cents).toBeCloseTo(3 * driftedCents(usual, 1, null).cents, 6)
-  expect(driftedCents(usual, 4, null).sd).toBeGreaterThan(driftedCents(usual, 1, null).sd)
-  expect(driftedCents(usual, 2, 1).cents).toBeLessThan(driftedCents(usual, 2, 200).cents)
-  const { session, readAll, advanceMs } = await withKit()
-  // A head that hardly moves, week after week.
-  for (let week = 0; week < 6; week++) {
-    readAll(1 + 0.0002 * week)
-    advanceMs(7 * DAY)
-  }
-  const calm = driftOf(session.kit()!.heads.get('rack/batter')!.real)
-  expect(calm.pairs).toBe(5)
-  expect(calm.sd).toBeLessThan(usual.sd)
-  expect(Math.abs(calm.mean)).toBeLessThan(Math.abs(usual.mean))
 })
 
 test('room for a drastic turn: a turn at most, less near slack, none under a low limit', () => {

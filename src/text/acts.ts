@@ -18,6 +18,11 @@ function eventText(event: HumbraEvent, kit: Named): string {
   if (event.kind === 'withdrawn') return 'something dropped by hand'
   if (event.kind === 'runStarted') return 'the start of the retune run'
   if (event.kind === 'runEnded') return 'the end of the retune run'
+  if (event.kind === 'occasionNoted')
+    return event.cancelled ? `calling off the ${event.what}` : `the ${event.what}`
+  if (event.kind === 'dayNoted') return 'the note'
+  if (event.kind === 'weatherNoted') return 'the weather'
+  if (event.kind === 'filmNoted') return `${event.name} in the box`
   const drum = kit?.drums.find(({ id }) => id === event.drum)?.name ?? 'a drum'
   if (event.kind === 'runLeft') return `leaving the ${event.side} head of ${drum}`
   const on = ` on ${drum} ${event.side}`

@@ -80,9 +80,10 @@ export function logCsv(kit: KitState, log: readonly HumbraEvent[]): string {
     .map((event) => ({
       at: event.at,
       kind: event.kind,
-      drum: 'drum' in event ? (names.get(event.drum) ?? event.drum) : '',
-      head: 'side' in event ? event.side : '',
+      drum: 'drum' in event && event.drum !== null ? (names.get(event.drum) ?? event.drum) : '',
+      head: 'side' in event ? (event.side ?? '') : '',
       what: actText([event], kit),
+      words: 'words' in event ? event.words : '',
       turns: event.kind === 'rodsTurned' ? event.turns.map((turns) => turns.toFixed(4)).join(' ') : '',
       source: event.source,
       id: event.id,

@@ -1,9 +1,10 @@
 import type { EventOf, HeadEvent, HumbraEvent, OtherHead, RunEvent } from '../records/event'
 import { SIDES } from '../records/plain'
 import type { Aim, Drum, Side } from '../records/kit'
+import { EMPTY_DIARY, isDiaryEvent, withDiaryEvent, type Diary } from './diary'
 import { EMPTY_DRUM, withDrumEvent, type DrumLog } from './drumLog'
 import { headKey } from './headKey'
-import { EMPTY_HEAD, withHeadEvent, type HeadLog } from './headLog'
+import { EMPTY_HEAD, filmOn, withHeadEvent, withoutFilm, type HeadLog, type SittingLog } from './headLog'
 import { withRunEvent, type Run } from './runs'
 import { keepOne, renamed, writeSheet, type Sheet } from './sheets'
 
@@ -36,6 +37,10 @@ export interface KitState {
   readonly borrowed: boolean
   /** Kept steps between toms, smallest drum first, by name. */
   readonly schemes: ReadonlyMap<string, number[]>
+  /** Gigs, notes, weather, and the heads in the box. */
+  readonly diary: Diary
+  /** The newest sittings of films that came off, by film: what they taught goes with them. */
+  readonly shelf: ReadonlyMap<string, readonly SittingLog[]>
 }
 
 export { headKey } from './headKey'
@@ -66,6 +71,7 @@ export function withEvent(kit: KitState | null, event: HumbraEvent): KitState | 
   if (event.kind === 'kitEdited') return withChange(kit, event)
   if (!kit) return null
   if (isRunEvent(event)) return { ...kit, runs: withRunEvent(kit.runs, event) }
+  if (isDiaryEvent(event)) return { ...kit, diary: withDiaryEvent(kit.diary, event) }
   if (event.kind === 'sheetKept')
     return { ...kit, sheets: keepOne(kit.sheets, event, kit.drums), sheet: kit.sheet ?? event.sheet }
   return withHead(kit, event)
@@ -84,17 +90,18 @@ function fitted(before: Drum, event: EventOf<'headFitted'>): Drum {
 
 function withHead(kit: KitState, event: HeadEvent): KitState {
   const key = headKey(event.drum, event.side)
+  const lugs = lugsOf(kit, event.drum)
+  const before = kit.heads.get(key) ?? NO_HEADS
   const heads = new Map(kit.heads).set(
     key,
-    inWorlds(kit, event, kit.heads.get(key) ?? { real: EMPTY_HEAD, practice: EMPTY_HEAD }, (head) =>
-      withHeadEvent(head, event),
-    ),
+    inWorlds(kit, event, before, (head) => withHeadEvent(head, event, lugs)),
   )
+  const shelf = event.kind === 'headFitted' ? changedFilm(kit, event, key, heads) : kit.shelf
   const drums =
     event.kind === 'headFitted'
       ? kit.drums.map((drum) => (drum.id === event.drum ? fitted(drum, event) : drum))
       : kit.drums
-  const next = { ...kit, heads, drums }
+  const next = { ...kit, heads, drums, shelf }
   if (event.kind === 'otherHeadSet') next.otherHeads = new Map(kit.otherHeads).set(key, event.state)
   const drum = drums.find(({ id }) => id === event.drum)
   if (!drum) return next
@@ -111,6 +118,39 @@ function withHead(kit: KitState, event: HeadEvent): KitState {
     next.struck = new Map(kit.struck).set(event.drum, after)
   return next
 }
+
+const NO_HEADS: Worlds<HeadLog> = { real: EMPTY_HEAD, practice: EMPTY_HEAD }
+const lugsOf = ({ drums }: KitState, id: string) => drums.find((drum) => drum.id === id)?.lugs
+
+/** A film of which nobody wrote is known by where it was first. */
+const filmKey = (log: HeadLog, key: string) => filmOn(log) ?? `first/${key}`
+
+/** A film came off and another one on: what they taught goes with them, also to another drum. */
+function changedFilm(
+  kit: KitState,
+  event: EventOf<'headFitted'>,
+  key: string,
+  heads: Map<string, Worlds<HeadLog>>,
+): KitState['shelf'] {
+  const off = kit.heads.get(key)?.real ?? EMPTY_HEAD
+  const taught = (log: HeadLog) => [...log.older, ...log.sittings].slice(-SHELF_KEPT)
+  const shelf = new Map(kit.shelf).set(filmKey(off, key), taught(off))
+  if (event.film === undefined) return shelf
+  for (const [other, worlds] of kit.heads) {
+    if (other === key || filmOn(worlds.real) !== event.film) continue
+    shelf.set(event.film, taught(worlds.real))
+    heads.set(other, {
+      ...worlds,
+      real: withoutFilm(worlds.real, event, lugsOf(kit, other.slice(0, other.lastIndexOf('/'))) ?? 24),
+    })
+  }
+  const older = shelf.get(event.film)
+  const now = heads.get(key)!
+  if (older?.length) heads.set(key, { ...now, real: { ...now.real, older } })
+  return shelf
+}
+
+const SHELF_KEPT = 4
 
 /** Folds the event into the world that it belongs to; a fitted head is one in both. */
 function inWorlds<Log>(
@@ -146,6 +186,8 @@ function withChange(
       runs: [],
       borrowed: change.borrowed ?? false,
       schemes: new Map(),
+      diary: EMPTY_DIARY,
+      shelf: new Map(),
     }
   }
   if (!kit) return null

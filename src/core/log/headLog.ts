@@ -1,13 +1,12 @@
-import { DAY_MS } from '../units/time'
 import { FINDINGS, type AreaId, type OpenFinding } from '../fitting/lookOver'
 import type { QuestionId } from '../fitting/questions'
 import type { FaultAnswer } from '../fitting/faults'
 import type { RangeMark } from '../kit/range'
 import type { EventOf, HeadEvent, Source } from '../records/event'
 import type { Side } from '../records/kit'
-import { centsBetween } from '../units/pitch'
+import { pastSitting, type PastSitting } from './history'
 import { Memo } from './memo'
-import { isWorked, SITTING_GAP_MS, sittingFrom, WORK, type Pass, type Sitting } from './sittings'
+import { isWorked, SITTING_GAP_MS, sittingFrom, WORK, type Sitting } from './sittings'
 
 /** So many acts back a sitting is kept with what was worked out of it. */
 const UNDONE = 2
@@ -47,11 +46,13 @@ export class SittingLog {
   }
 }
 
-/** Changes of pitch between one sitting and the next, in cents for the root of a day: their number, sum, sum of squares. */
-export interface Changes {
-  count: number
-  sum: number
-  squares: number
+/** How long one film was on. */
+export interface Stint {
+  /** As `PastSitting.film`. */
+  film: string | null
+  /** Null where it was on before anybody wrote. */
+  from: string | null
+  to: string | null
 }
 
 /** What was found on looking over a drum and not put right yet. */
@@ -88,15 +89,15 @@ export interface HeadLog {
   readonly search: FaultSearch | null
   /** Where the user marked that the drum growls, speaks best or chokes. */
   readonly marks: readonly RangeMark[]
-  /** Between all sittings of this film but the newest two, which may still change. */
-  readonly changes: Changes
+  /** Sittings in short, of every film, oldest first; the newest one, which may still change, is not among them: ask `historyOf`. */
+  readonly past: readonly PastSitting[]
+  /** Films that were on, oldest first; the last one is on. */
+  readonly stints: readonly Stint[]
   /** Where the newest reading came from. */
   readonly readBy: Source | null
   /** Strokes on the centre of this head. */
   readonly strokes: number
 }
-
-const NO_CHANGES: Changes = { count: 0, sum: 0, squares: 0 }
 
 export const EMPTY_HEAD: HeadLog = {
   count: 0,
@@ -107,7 +108,8 @@ export const EMPTY_HEAD: HeadLog = {
   looked: new Map(),
   search: null,
   marks: [],
-  changes: NO_CHANGES,
+  past: [],
+  stints: [{ film: null, from: null, to: null }],
   readBy: null,
   strokes: 0,
 }
@@ -120,25 +122,65 @@ const ANY_LUGS = 24
 
 const READS: ReadonlySet<HeadEvent['kind']> = new Set(['readingTaken', 'gaugeRead', 'earHeard', 'headRead'])
 
-/** The head after one more event. */
-export function withHeadEvent(head: HeadLog, event: HeadEvent): HeadLog {
-  const next = { ...head, count: head.count + 1, ...noted(head, event) }
+/** The head after one more event, of a drum of so many lugs. */
+export function withHeadEvent(head: HeadLog, event: HeadEvent, lugs = ANY_LUGS): HeadLog {
+  const next = { ...head, count: head.count + 1, ...noted(head, event, lugs) }
   if (READS.has(event.kind)) next.readBy = event.source
-  return WORK.has(event.kind) ? { ...next, ...worked(next, event) } : next
+  return WORK.has(event.kind) ? { ...next, ...worked(next, event, lugs) } : next
+}
+
+/** The film that is on, as `PastSitting.film`. */
+export const filmOn = ({ stints }: Pick<HeadLog, 'stints'>) => stints[stints.length - 1].film
+
+/** The head without its film: it went to another drum. */
+export function withoutFilm(head: HeadLog, event: EventOf<'headFitted'>, lugs: number): HeadLog {
+  const gone = { ...event, film: `off/${event.id}` }
+  return { ...head, ...noted(head, gone, lugs), count: head.count + 1, fitted: null }
+}
+
+const PAST_KEPT = 4000
+
+/** What was done at this head, oldest first, the newest sitting as it stands now. */
+export function historyOf(head: HeadLog, lugs: number): readonly PastSitting[] {
+  const last = head.sittings.at(-1)
+  if (!last || !isWorked(last.sitting(lugs))) return head.past
+  return [...head.past, inShort(last, filmOn(head), lugs)]
+}
+
+const inShort = (log: SittingLog, film: string | null, lugs: number): PastSitting =>
+  log.derive('in short', [film, lugs], () =>
+    pastSitting(
+      log.sitting(lugs),
+      lugs,
+      film,
+      log.events.findLast(({ kind }) => READS.has(kind))?.source ?? null,
+    ),
+  )
+
+/** The past with the newest sitting added to it, which is over. */
+function withPast({ past, sittings, stints }: HeadLog, lugs: number): HeadLog['past'] {
+  const last = sittings.at(-1)
+  if (!last || !isWorked(last.sitting(lugs))) return past
+  return [...past, inShort(last, filmOn({ stints }), lugs)].slice(-PAST_KEPT)
 }
 
 /** What the event changes beside the sittings. */
-function noted(head: HeadLog, event: HeadEvent): Partial<HeadLog> {
+function noted(head: HeadLog, event: HeadEvent, lugs: number): Partial<HeadLog> {
   switch (event.kind) {
     case 'headFitted':
       return {
+        past: withPast(head, lugs),
+        stints: [
+          ...head.stints.slice(0, -1),
+          { ...head.stints[head.stints.length - 1], to: event.at },
+          { film: event.film ?? event.id, from: event.at, to: null },
+        ],
         fitted: event,
         sittings: [],
         older: event.sameFilm ? [...head.older, ...head.sittings].slice(-SITTINGS_KEPT) : [],
         findings: head.findings.filter(({ finding }) => !FINDINGS[finding].endsWithHead),
         // Another head is another drum to ask.
         search: null,
-        changes: NO_CHANGES,
       }
     case 'findingNoted': {
       const { id, at, side, finding, rods } = event
@@ -173,51 +215,15 @@ function answered(open: FaultSearch | null, event: EventOf<'faultAnswered'>): Fa
 }
 
 /** The event joins the sitting at hand, or begins the next one. */
-function worked(head: HeadLog, event: HeadEvent): Pick<HeadLog, 'sittings' | 'changes'> {
-  const { sittings, changes } = head
+function worked(head: HeadLog, event: HeadEvent, lugs: number): Partial<HeadLog> {
+  const { sittings } = head
   const last = sittings.at(-1)
   const anew = event.kind === 'sittingStarted' || event.kind === 'slackStarted'
   if (last && !anew && Date.parse(event.at) - Date.parse(last.events.at(-1)!.at) <= SITTING_GAP_MS)
-    return { changes, sittings: [...sittings.slice(0, -1), last.with(event)] }
+    return { sittings: [...sittings.slice(0, -1), last.with(event)] }
   const begun = SittingLog.of([event])
-  if (!last) return { changes, sittings: [begun] }
+  if (!last) return { sittings: [begun] }
   // A sitting in which nothing was read or turned is none, once another one begins.
-  if (!isWorked(last.sitting(ANY_LUGS))) return { changes, sittings: [...sittings.slice(0, -1), begun] }
-  return {
-    changes: withChange(changes, sittings.at(-2), last),
-    sittings: [...sittings, begun].slice(-SITTINGS_KEPT),
-  }
-}
-
-/** All changes of the film that is on, the newest one as it stands now. */
-export function changesOf({ changes, sittings }: HeadLog): Changes {
-  return withChange(changes, sittings.at(-2), sittings.at(-1))
-}
-
-/** Shorter gaps are noise of reading. */
-const LEAST_DAYS = 0.2
-
-function withChange(changes: Changes, from: SittingLog | undefined, to: SittingLog | undefined): Changes {
-  if (!from || !to) return changes
-  const [one, other] = [from.sitting(ANY_LUGS), to.sitting(ANY_LUGS)]
-  const before = lastRead(one)
-  const after = passHz(other.passes[0])
-  const days = (Date.parse(other.startedAt) - Date.parse(one.endedAt)) / DAY_MS
-  if (before === null || after === null || days < LEAST_DAYS) return changes
-  const change = centsBetween(before, after) / Math.sqrt(days)
-  const { count, sum, squares } = changes
-  return { count: count + 1, sum: sum + change, squares: squares + change ** 2 }
-}
-
-/** Mean lug pitch of a pass from its readings; null where fewer than two were taken. */
-function passHz(pass: Pass | undefined): number | null {
-  const all = pass ? [...pass.readings.values()] : []
-  if (all.length < 2) return null
-  return Math.sqrt(all.reduce((sum, { hz }) => sum + hz * hz, 0) / all.length)
-}
-
-function lastRead(sitting: Sitting): number | null {
-  // Readings before the last turns tell of another pitch.
-  const last = sitting.passes.at(-1)
-  return last && !last.turns ? passHz(last) : null
+  if (!isWorked(last.sitting(lugs))) return { sittings: [...sittings.slice(0, -1), begun] }
+  return { past: withPast(head, lugs), sittings: [...sittings, begun].slice(-SITTINGS_KEPT) }
 }

@@ -1,6 +1,7 @@
 import type { HumbraEvent, KitChange } from '../records/event'
 import { SCHEMA_VERSION, SIDES } from '../records/plain'
 import type { Side } from '../records/kit'
+import { DAY_MS } from '../units/time'
 import { headLog, type KitState } from './fold'
 import type { HeadLog } from './headLog'
 
@@ -39,6 +40,20 @@ export function restated(kit: KitState, newId: () => string): HumbraEvent[] {
     complete({ kind: 'runStarted', run, sheet, doorsAt, before, at: startedAt } as Draft),
     ...(endedAt ? [complete({ kind: 'runEnded', run, after, at: endedAt } as Draft)] : []),
   ])
+  const { occasions, notes, air, box } = kit.diary
+  const diary = [
+    ...occasions.map(({ id: occasion, writtenAt, cancelled, ...rest }) =>
+      complete({
+        ...{ ...rest, kind: 'occasionNoted', occasion, at: writtenAt },
+        ...(cancelled ? { cancelled } : {}),
+      } as Draft),
+    ),
+    ...notes.map((note) => complete({ kind: 'dayNoted', ...note, at: note.on } as Draft)),
+    ...(air.size ? [complete({ kind: 'weatherNoted', room: null, samples: samplesOf(air) } as Draft)] : []),
+    ...[...box.values()].map(({ id: film, writtenAt, gone, ...rest }) =>
+      complete({ kind: 'filmNoted', film, ...rest, at: writtenAt, ...(gone ? { gone } : {}) } as Draft),
+    ),
+  ]
   const worlds = kit.simulated ? [false] : [false, true]
   const work = new Map<string, HumbraEvent>()
   for (const practice of worlds) {
@@ -51,8 +66,24 @@ export function restated(kit: KitState, newId: () => string): HumbraEvent[] {
     }
   }
   const inTime = [...work.values()].sort((a, b) => a.at.localeCompare(b.at))
-  return [...made, ...sheets, change({ what: 'sheetChosen', sheet: kit.sheet }), ...aims, ...inTime, ...runs]
+  return [
+    ...made,
+    ...sheets,
+    change({ what: 'sheetChosen', sheet: kit.sheet }),
+    ...aims,
+    ...diary,
+    ...inTime,
+    ...runs,
+  ]
 }
+
+/** Each day's mean as one sample: more is not known any more. */
+const samplesOf = (air: KitState['diary']['air']) =>
+  [...air].slice(-5000).map(([day, { celsius, humidity }]) => ({
+    at: new Date((day + 0.5) * DAY_MS).toISOString(),
+    celsius: celsius.count ? celsius.sum / celsius.count : null,
+    humidityPercent: humidity.count ? humidity.sum / humidity.count : null,
+  }))
 
 function firstMoment({ heads }: KitState): string {
   const all = [...heads.values()].flatMap(({ real, practice }) => [real, practice])

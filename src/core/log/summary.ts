@@ -21,9 +21,10 @@ export interface Summary {
 }
 
 /** Raised with every change of the fold, or of the estimates whose answers strokes keep. */
-const SUMMARY_VERSION = 2
+const SUMMARY_VERSION = 3
 
-type PackedKit = Omit<KitState, 'heads' | 'struck'> & {
+type PackedKit = Omit<KitState, 'heads' | 'struck' | 'shelf'> & {
+  shelf: Map<string, Array<readonly HeadEvent[]>>
   heads: Map<string, Worlds<PackedHead>>
   struck: Map<string, Worlds<PackedDrum>>
 }
@@ -61,7 +62,8 @@ export function packed(kit: KitState, estimate: (then: HeadsThen) => LugsThen): 
     ...log.lugs(estimate),
   })
   const drum = (log: DrumLog): PackedDrum => ({ ...log, strokes: log.strokes.map(stroke) })
-  return { ...kit, heads: inEach(kit.heads, head), struck: inEach(kit.struck, drum) }
+  const shelf = new Map([...kit.shelf].map(([film, all]) => [film, all.map(({ events }) => events)]))
+  return { ...kit, shelf, heads: inEach(kit.heads, head), struck: inEach(kit.struck, drum) }
 }
 
 /** The state that a summary keeps; undefined where it is of another version or not what it was written as. */
@@ -82,7 +84,8 @@ export function stateOfSummary({ version, state }: Summary): KitState | null | u
     ),
   })
   try {
-    return { ...state, heads: inEach(state.heads, head), struck: inEach(state.struck, drum) }
+    const shelf = new Map([...state.shelf].map(([film, kept]) => [film, sittings(kept)]))
+    return { ...state, shelf, heads: inEach(state.heads, head), struck: inEach(state.struck, drum) }
   } catch {
     return undefined
   }

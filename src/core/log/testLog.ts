@@ -4,5 +4,7 @@ import type { Sitting } from './sittings'
 
 /** The sittings that a head's events make, as the fold cuts them; for tests. */
 export function sittingsOf(events: readonly HeadEvent[], lugs: number): Sitting[] {
-  return events.reduce(withHeadEvent, EMPTY_HEAD).sittings.map((each) => each.sitting(lugs))
+  return events
+    .reduce((head, event) => withHeadEvent(head, event, lugs), EMPTY_HEAD)
+    .sittings.map((each) => each.sitting(lugs))
 }

@@ -6,7 +6,7 @@ import { earSchema, feelSchema, slackSchoolSchema } from './even'
 import { LAYER_IDS } from '../pair/layers'
 import { SCHEMA_VERSION } from './plain'
 import { aimSchema, drumSchema, headSchema, idSchema, sideSchema, targetSchema } from './kit'
-import { cents, dial, errorHz, hz, levelDb, lug, moment, seconds, turns } from './primitives'
+import { cents, dial, errorHz, hz, inches, levelDb, lug, moment, seconds, turns } from './primitives'
 import { besideSchema, runHeadSchema, sheetDrumSchema } from './sheet'
 
 /**
@@ -168,6 +168,8 @@ export const eventSchema = z.discriminatedUnion('kind', [
     head: headSchema,
     /** The film is as thick as the one before: what the drum taught still holds. */
     sameFilm: z.boolean().optional(),
+    /** Which head of the box it is, where it has a name of its own there: its history comes along. */
+    film: idSchema.optional(),
     /** Where the head's mark lies against the badge, in turns of the drum clockwise, so that it goes back the same way. */
     markTurns: z.number().min(0).max(1).optional(),
   }),
@@ -233,6 +235,58 @@ export const eventSchema = z.discriminatedUnion('kind', [
     found: z.array(runHeadSchema).max(80).optional(),
     after: z.array(runHeadSchema).max(80),
   }),
+  /** A gig or a rehearsal, past or to come. Written again under its id it is corrected: what was written last counts. */
+  z.strictObject({
+    kind: z.literal('occasionNoted'),
+    ...base,
+    occasion: idSchema,
+    what: z.enum(['gig', 'rehearsal']),
+    on: moment,
+    /** Minutes played; null where nobody counted. */
+    minutes: z.number().min(0).max(1440).nullable(),
+    room: z.string().max(60).nullable(),
+    /** The sheet that it is played from. */
+    sheet: idSchema.nullable(),
+    loadInAt: moment.nullable(),
+    doorsAt: moment.nullable(),
+    words: z.string().max(500),
+    cancelled: z.literal(true).optional(),
+  }),
+  /** A note for a day, of the kit or of one drum. */
+  z.strictObject({
+    kind: z.literal('dayNoted'),
+    ...base,
+    on: moment,
+    drum: idSchema.nullable(),
+    words: z.string().trim().min(1).max(500),
+  }),
+  /** The air round the drums, typed or from a table. */
+  z.strictObject({
+    kind: z.literal('weatherNoted'),
+    ...base,
+    room: z.string().max(60).nullable(),
+    samples: z
+      .array(
+        z.strictObject({
+          at: moment,
+          celsius: z.number().min(-60).max(70).nullable(),
+          humidityPercent: z.number().min(0).max(100).nullable(),
+        }),
+      )
+      .min(1)
+      .max(5000),
+  }),
+  /** A head in the box: bought, spare, or given away. Written again under its id it is corrected. */
+  z.strictObject({
+    kind: z.literal('filmNoted'),
+    ...base,
+    film: idSchema,
+    name: z.string().trim().min(1).max(60),
+    diameterInches: inches.diameter,
+    side: sideSchema.nullable(),
+    head: headSchema,
+    gone: z.literal(true).optional(),
+  }),
   z.strictObject({ kind: z.literal('kitEdited'), ...base, change }),
   z.strictObject({ kind: z.literal('withdrawn'), ...base, event: idSchema }),
 ])
@@ -245,4 +299,6 @@ export type KitChange = z.infer<typeof change>
 export type EventOf<K extends HumbraEvent['kind']> = Extract<HumbraEvent, { kind: K }>
 /** Events that belong to one head. */
 export type RunEvent = EventOf<'runStarted' | 'runLeft' | 'runEnded'>
-export type HeadEvent = Exclude<HumbraEvent, EventOf<'kitEdited' | 'withdrawn'> | RunEvent>
+/** Events of the days round the drums, and of heads in the box. */
+export type DiaryEvent = EventOf<'occasionNoted' | 'dayNoted' | 'weatherNoted' | 'filmNoted'>
+export type HeadEvent = Exclude<HumbraEvent, EventOf<'kitEdited' | 'withdrawn'> | RunEvent | DiaryEvent>

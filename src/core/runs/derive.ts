@@ -6,7 +6,7 @@ import { evenRequestFor } from '../bench/request'
 import { benchHead, lastKnown, stateOf } from '../bench/standing'
 import { strokesOf, wiresOf } from '../bench/strokes'
 import { aimOf, targetLugHz } from '../bench/targets'
-import { driftedCents, driftOf } from '../drift/drift'
+import { forecastOf } from '../drift/headForecast'
 import { even } from '../evening/even'
 import { targetMeanHz } from '../evening/types'
 import type { KitState } from '../log/fold'
@@ -79,6 +79,7 @@ function deriveHead(kit: KitState, drum: Drum, side: Side, practice: boolean, no
   openSearch(kit, drum.id, side, practice)
   aimOf(kit, drum.id, side)
   openAim(kit, drum, side, practice, nowMs)
+  forecastOf(kit, drum, side, practice, nowMs)
   const now = benchHead(kit, drum, side, practice, nowMs)
   const newest = now.log.sittings.at(-1)
   // As it was while its newest sitting was going on: that is where the Bench does its work.
@@ -86,7 +87,6 @@ function deriveHead(kit: KitState, drum: Drum, side: Side, practice: boolean, no
   const going = benchHead(kit, drum, side, practice, then)
   for (const head of now.sitting || !newest ? [now] : [now, going]) {
     const known = lastKnown(head)
-    driftedCents(driftOf(head.log), 7, null)
     // A head of which nothing was said is the same in every kit.
     if (head.log.count === 0) continue
     if (known) drasticRoom(drum, side, known.meanHz, head.learned?.hz2PerTurn)

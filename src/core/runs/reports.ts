@@ -5,15 +5,14 @@ import type { EvenAnswer } from '../evening/types'
 import { spreadAgainst } from '../evening/confidence'
 import { stateLugHz } from '../head/belief'
 import { sidesOf } from '../records/plain'
-import type { Drum, Side, Target } from '../records/kit'
+import type { Drum, Side } from '../records/kit'
 import type { Source } from '../records/event'
-import { centsBetween } from '../units/pitch'
 import { evenRequestFor } from '../bench/request'
-import { driftedCents, driftOf } from '../drift/drift'
+import { forecastOf } from '../drift/headForecast'
+import { HORIZON_DAYS, type DriftCause } from '../drift/forecast'
+import { playsOn } from '../drift/films'
 import type { KitState } from '../log/fold'
 import { DEFAULT_SETTINGS } from '../records/plain'
-import { sheetTarget } from '../bench/targets'
-import { outOf } from './worklist'
 
 /** What the app would say of one head: the same functions as on the Bench, from the log alone. */
 export interface HeadReport {
@@ -29,24 +28,17 @@ export interface HeadReport {
 }
 
 export interface Forecast {
-  /** Day on which the head is as likely out of its tolerance as not, and the days that hold 80%. */
+  /** Day by which the head has as likely left its band as not, and the days that hold 80%; the last one no later than can be told. */
   leavesAt: string
   from: string
   to: string
-  cause: 'settling' | 'rods'
+  cause: DriftCause
 }
 
 export interface ReportOptions {
   drum?: string
   side?: Side
 }
-
-/** No day is named further ahead. */
-const FURTHEST_DAYS = 365
-const MOST_LIKELY = 0.5
-const EDGES = { from: 0.1, to: 0.9 }
-/** A head is fresh for so many days: what moves it then is its settling. */
-const FRESH_DAYS = 10
 
 /** Every head of a kit, drums in order, the batter first; only practice readings in a kit that is simulated. */
 export function headReports(kit: KitState, nowMs: number, { drum, side }: ReportOptions = {}): HeadReport[] {
@@ -74,10 +66,10 @@ function reportOf(kit: KitState, drum: Drum, side: Side, nowMs: number): HeadRep
     },
     even: request ? even(request) : null,
     believed: believedOf(head),
-    forecast: forecastOf(kit, head, nowMs),
+    forecast: dayOfLeaving(kit, head, nowMs),
     head: {
       fittedOn: head.fittedAt?.slice(0, 10) ?? drum[side].fittedOn,
-      plays: head.log.strokes,
+      plays: playsOn(kit, head.log, drum, side, nowMs),
     },
   }
 }
@@ -96,36 +88,14 @@ function believedOf(head: BenchHead): HeadReport['believed'] {
   }
 }
 
-function forecastOf(kit: KitState, head: BenchHead, nowMs: number): Forecast | null {
-  const { drum, side } = head
-  const target = sheetTarget(kit, drum.id, side)
-  const known = lastKnown(head)
-  if (!target || !known) return null
-  const drift = driftOf(head.log)
-  const fitted = head.fittedAt ? Date.parse(head.fittedAt) : null
-  const ageDays = fitted === null ? null : Math.max(0, (Date.parse(known.at) - fitted) / DAY_MS)
-  const odds = (day: number) => outAfter(target, known, driftedCents(drift, day, ageDays))
-  const since = Math.max(0, Math.round((nowMs - Date.parse(known.at)) / DAY_MS))
-  const dayOf = (part: number) => {
-    for (let day = since; day <= FURTHEST_DAYS; day++) if (odds(day) >= part) return day
-    return null
-  }
-  const [from, leaves, to] = [EDGES.from, MOST_LIKELY, EDGES.to].map(dayOf)
-  if (leaves === null) return null
-  const iso = (day: number) => new Date(Date.parse(known.at) + day * DAY_MS).toISOString().slice(0, 10)
+function dayOfLeaving(kit: KitState, { drum, side }: BenchHead, nowMs: number): Forecast | null {
+  const forecast = forecastOf(kit, drum, side, kit.simulated, nowMs)
+  if (!forecast || forecast.leavesMs === null || forecast.cause === null) return null
+  const iso = (ms: number) => new Date(ms).toISOString().slice(0, 10)
   return {
-    leavesAt: iso(leaves),
-    from: iso(from ?? leaves),
-    to: iso(to ?? FURTHEST_DAYS),
-    cause: ageDays !== null && ageDays < FRESH_DAYS ? 'settling' : 'rods',
+    leavesAt: iso(forecast.leavesMs),
+    from: iso(forecast.fromMs ?? forecast.leavesMs),
+    to: iso(forecast.toMs ?? nowMs + HORIZON_DAYS * DAY_MS),
+    cause: forecast.cause,
   }
-}
-
-function outAfter(
-  target: Target,
-  known: NonNullable<ReturnType<typeof lastKnown>>,
-  moved: { cents: number; sd: number },
-): number {
-  const off = centsBetween(target.meanHz, known.meanHz) + moved.cents
-  return outOf(off, Math.hypot(moved.sd, known.meanErrorCents), null, target)
 }

@@ -1,5 +1,5 @@
-import { DAY_MS } from '../units/time'
 import { asFound, benchHead, lastKnown } from '../bench/standing'
+import { believedNow } from '../drift/headForecast'
 import type { Sheet } from '../log/sheets'
 import { headCost, tapMinutes } from '../fitting/fast'
 import { PITCH_PART } from '../evening/confidence'
@@ -9,7 +9,6 @@ import type { Drum, Side, Target } from '../records/kit'
 import { sidesOf } from '../records/plain'
 import type { RunHead } from '../records/sheet'
 import { centsBetween, shiftByCents } from '../units/pitch'
-import { driftedCents, driftOf } from '../drift/drift'
 import { headKey } from '../log/headKey'
 import { SITTING_GAP_MS } from '../log/sittings'
 import type { KitState } from '../log/fold'
@@ -82,15 +81,12 @@ function itemOf(way: Way, drum: Drum, side: Side): WorkItem {
   const key = headKey(drum.id, side)
   const { target, at } = sheet.targets.get(key)!
   const head = benchHead(kit, drum, side, practice, nowMs)
-  const fit = lastKnown(head)
+  const now = believedNow(kit, drum, side, practice, nowMs)
+  const fit = now?.known ?? null
   const fittedAt = head.fittedAt ?? (drum[side].fittedOn ? `${drum[side].fittedOn}T12:00:00.000Z` : null)
-  const sinceFit = fit ? nowMs - Date.parse(fit.at) : 0
-  const known = fit !== null && head.sitting !== null && sinceFit < SITTING_GAP_MS
-  const ageDays = fit && fittedAt ? Math.max(0, (Date.parse(fit.at) - Date.parse(fittedAt)) / DAY_MS) : null
-  const moved =
-    fit && !known ? driftedCents(driftOf(head.log), sinceFit / DAY_MS, ageDays) : { cents: 0, sd: 0 }
-  const offCents = fit ? centsBetween(target.meanHz, fit.meanHz) + moved.cents : null
-  const errorCents = fit ? Math.hypot(moved.sd, fit.meanErrorCents) : UNREAD_CENTS
+  const known = fit !== null && head.sitting !== null && nowMs - Date.parse(fit.at) < SITTING_GAP_MS
+  const offCents = now ? centsBetween(target.meanHz, now.known.meanHz) + now.movedCents : null
+  const errorCents = now?.sd ?? UNREAD_CENTS
   const spreadCents = fit ? fittedSpreadCents(fit, drum.lugs) : null
   const out = outOf(offCents, errorCents, spreadCents, target)
   const likely = Math.abs(offCents ?? 0) + 0.8 * errorCents
@@ -186,4 +182,5 @@ export function foundHeads(
 const LIKELY_FINE = 0.12
 
 /** Whether a head still wants work or a look. */
-export const wantsWork = ({ out, known }: WorkItem) => (known ? out > 0.5 : out > LIKELY_FINE)
+export const wantsWork = ({ out, known }: Pick<WorkItem, 'out' | 'known'>) =>
+  known ? out > 0.5 : out > LIKELY_FINE

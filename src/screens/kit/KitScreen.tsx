@@ -67,7 +67,7 @@ export function KitScreen() {
     go('/bench')
   }
   const next = nextThing(state, kit, drums)
-  const words = nextText(next)
+  const words = nextText(next, state.clockMs)
   const goOn = () => {
     if (!next) return
     if (next.do === 'run') return go('/run')

@@ -7,6 +7,7 @@ import { RailLaneChart, type LaneDoubts } from '@/charts/RailChart'
 import type { RailLane, RailModel } from '@/charts/rail.model'
 import type { Stop } from '@/core/bench/steps'
 import type { DrumSummary } from '@/session/kitView'
+import { useSelect } from '@/session/react'
 import { findingText } from '@/text/fitting'
 import { filmText, hzText, offText } from '@/text/heads'
 import { Tape } from '@/ui/Tape'
@@ -59,7 +60,8 @@ export function Lane({
   onReach,
 }: LaneProps) {
   const { drum } = summary
-  const status = statusText(summary)
+  const nowMs = useSelect(({ clockMs }) => clockMs)
+  const status = statusText(summary, nowMs)
   return (
     <li
       ref={moving?.ref}
@@ -100,7 +102,7 @@ export function Lane({
         model={model}
         width={width}
         height={LANE_HEIGHT}
-        label={[laneText(summary), doubts.next, doubts.heads].filter(Boolean).join('; ')}
+        label={[laneText(summary), status.word, doubts.next, doubts.heads].filter(Boolean).join('; ')}
         doubts={doubts}
       />
       <button

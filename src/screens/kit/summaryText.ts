@@ -1,6 +1,7 @@
 import type { DrumSummary, HeadSummary, NextThing } from '@/session/kitView'
 import { findingText } from '@/text/fitting'
 import { minutesText } from '@/text/minutes'
+import { oddsText, sinceText } from '@/text/forecast'
 import { offText } from '@/text/heads'
 import { listText } from '@/text/turns'
 
@@ -19,6 +20,11 @@ export function summaryText(drums: readonly DrumSummary[]): string {
   if (off.length) parts.push(`${names(off)} ${verb(off.length)} off the sheet`)
   if (uneven.length) parts.push(`${names(uneven)} ${verb(uneven.length)} uneven`)
   if (unread.length) parts.push(`${names(unread)} ${verb(unread.length)} not read yet`)
+  const moved = drums.filter(({ worst }) => worst?.state === 'moved')
+  if (moved.length) parts.push(`${names(moved)} ${moved.length === 1 ? 'has' : 'have'} likely moved since`)
+  const doubted = drums.filter(({ heads }) => Object.values(heads).some(({ state }) => state === 'doubt'))
+  if (parts.length === 0 && doubted.length)
+    return `As far as it was read everything is where it should be; ${names(doubted)} may have moved since.`
   if (parts.length === 0) return 'Every head that was read is where it should be.'
   const text = parts.join('; ')
   return `${text[0].toUpperCase()}${text.slice(1)}.`
@@ -31,7 +37,13 @@ export interface StatusText {
 }
 
 /** One drum's state: a word, and what lies behind it. */
-export function statusText({ heads, worst }: DrumSummary): StatusText {
+export function statusText({ heads, worst }: DrumSummary, nowMs: number): StatusText {
+  if (worst?.state === 'moved')
+    return {
+      word: 'likely moved',
+      tone: 'act',
+      detail: `${worst.side} ${sinceText(worst.now!, nowMs)}`,
+    }
   if (worst?.state === 'off')
     return { word: 'off sheet', tone: 'act', detail: `${worst.side} ${offText(worst.offCents!)}` }
   if (worst?.state === 'uneven') {
@@ -39,13 +51,20 @@ export function statusText({ heads, worst }: DrumSummary): StatusText {
   }
   const read = [heads.batter, heads.resonant].filter((head): head is HeadSummary => head.state !== 'not-read')
   if (read.length === 0) return { word: 'not read', tone: 'soft', detail: 'tap it on the bench' }
+  const least = read.filter(({ state }) => state === 'doubt').sort((a, b) => b.out! - a.out!)[0]
+  if (least)
+    return {
+      word: 'may have moved',
+      tone: 'soft',
+      detail: `${least.side} ${sinceText(least.now!, nowMs)}: ${oddsText(least.out!)}`,
+    }
   const spread = Math.round(read[0].spreadCents ?? 0)
   const word = read.some((head) => head.state === 'settled') ? 'settled' : 'even'
   return { word, tone: 'good', detail: `${read[0].side} spread ${spread} c` }
 }
 
 /** The next best thing in words: what the button says, and why. */
-export function nextText(next: NextThing): { act: string; why: string } | null {
+export function nextText(next: NextThing, nowMs: number): { act: string; why: string } | null {
   if (!next) return null
   switch (next.do) {
     case 'run':
@@ -65,7 +84,7 @@ export function nextText(next: NextThing): { act: string; why: string } | null {
             ? `spread ${Math.round(spreadCents ?? 0)} c`
             : state === 'not-read'
               ? 'never read'
-              : 'read a while ago, and heads move'
+              : sinceText(next.why.now!, nowMs)
       const took = next.minutes === null ? '' : `, ${minutesText(next.minutes)}`
       return {
         act: `${next.do === 'read' ? 'Read' : 'Start with'} ${next.drum.name}`,
