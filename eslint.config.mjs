@@ -48,6 +48,7 @@ const LAYERS = {
     'core/spacing',
     'core/log',
     'core/bench',
+    'core/drift',
     'core/sheets',
     'core/runs',
     'core/measurement',

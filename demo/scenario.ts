@@ -5,7 +5,58 @@ import { usualDrum } from '@/core/records/usualDrum'
 export const KIT_ID = 'demo-lounge'
 export const KIT_NAME = 'Lounge kit'
 
-export const DAYS = { found: 56, headChange: 35, deck: 28, backToLounge: 21, humid: 10, checked: 0 }
+export const DAYS = { found: 56, headChange: 35, deck: 28, backToLounge: 25, humid: 10, checked: 0 }
+
+/** Evenings on which a band played in the lounge, with minutes; those above zero are past, those below are booked. */
+export const GIGS: ReadonlyArray<readonly [daysBefore: number, minutes: number]> = [
+  ...([
+    [55, 120],
+    [54, 150],
+    [50, 120],
+    [48, 120],
+    [47, 180],
+    [43, 120],
+    [41, 150],
+    [40, 120],
+    [36, 120],
+    [34, 150],
+    [33, 120],
+    [29, 120],
+    [23, 150],
+    [20, 120],
+    [19, 120],
+    [16, 150],
+    [13, 120],
+    [12, 180],
+    [9, 120],
+    [8, 150],
+    [6, 120],
+    [5, 120],
+    [2, 150],
+  ] as const),
+  ...([
+    [-2, 120],
+    [-3, 120],
+    [-6, 150],
+    [-9, 120],
+    [-10, 120],
+    [-13, 120],
+    [-16, 150],
+  ] as const),
+]
+export const DECK_GIGS = [27, 26] as const
+export const REHEARSALS = [52, 30, 15] as const
+
+/** The damp week below deck, days before the end. */
+export const HUMID_WEEK = { from: 17, to: 9 }
+
+export const NOTES: ReadonlyArray<readonly [daysBefore: number, drum: string | null, words: string]> = [
+  [49, 'demo-snare-14', 'rim shots all night; the near rods feel loose'],
+  [35, 'demo-tom-12', 'new batter, same film; the old one was pitted'],
+  [25, null, 'back below deck, thirds again'],
+  [14, null, 'fog, everything damp; the floor tom growls'],
+  [10, 'demo-floor-15', 'left it low until the air dries'],
+]
 
 export interface DemoDrum {
   drum: Drum

@@ -1,11 +1,18 @@
 import { COMMANDS, commandById } from '.'
-import { hasModifier, shortcutText } from './keys'
+import { hasModifier, shortcutText, worksAt } from './keys'
 
 test('ids and keys are unique, and every command has words', () => {
   const ids = COMMANDS.map((command) => command.id)
   expect(new Set(ids).size).toBe(ids.length)
   const keys = COMMANDS.flatMap((command) => command.shortcut ?? [])
-  expect(new Set(keys).size).toBe(keys.length)
+  // One key does one thing wherever one is.
+  const everywhere = COMMANDS.flatMap(({ at }) => at ?? [])
+  for (const place of everywhere) {
+    const here = COMMANDS.filter((command) => worksAt(command, place)).flatMap(
+      ({ shortcut }) => shortcut ?? [],
+    )
+    expect(new Set(here).size).toBe(here.length)
+  }
   // A key that begins a sequence may not be one by itself.
   const starts = new Set(keys.filter((key) => key.includes(' ')).map((key) => key.split(' ')[0]))
   for (const key of keys) expect(starts.has(key)).toBe(false)

@@ -3,6 +3,7 @@ import { AT_RUN_COMMANDS } from './atRun'
 import { BENCH_COMMANDS } from './bench'
 import { KIT_COMMANDS } from './kit'
 import { at, know } from './known'
+import { LOGBOOK_COMMANDS } from './logbook'
 import { PLACE_COMMANDS } from './places'
 import type { Command } from './types'
 
@@ -12,6 +13,7 @@ export const COMMANDS: readonly Command[] = [
   ...BENCH_COMMANDS,
   ...AT_RUN_COMMANDS,
   ...at(['/'], KIT_COMMANDS),
+  ...at(['/logbook', '/'], LOGBOOK_COMMANDS),
   ...ANYWHERE_COMMANDS,
 ]
 

@@ -1,5 +1,6 @@
 import { ANYWHERE_COMMANDS } from './anywhere'
 import { KIT_COMMANDS } from './kit'
+import { LOGBOOK_COMMANDS } from './logbook'
 import { PLACE_COMMANDS } from './places'
 import type { Command, Place } from './types'
 
@@ -10,6 +11,7 @@ export const at = (places: readonly Place[], commands: readonly Command[]): Comm
 export const LIGHT_COMMANDS: readonly Command[] = [
   ...PLACE_COMMANDS,
   ...at(['/'], KIT_COMMANDS),
+  ...at(['/logbook', '/'], LOGBOOK_COMMANDS),
   ...ANYWHERE_COMMANDS,
 ]
 

@@ -15,6 +15,7 @@ export const PLACE_COMMANDS: Command[] = [
   place('spacing', 'the spacing of the kit', '/spacing', 'g p'),
   place('sheets', 'the sheets', '/sheets', 'g s'),
   place('run', 'the retune run', '/run', 'g r'),
+  place('logbook', 'the logbook', '/logbook', 'g l'),
   place('share', 'in and out: files, backup, phone', '/share', 'g i'),
   place('settings', 'the settings', '/settings', 'g e'),
 ]

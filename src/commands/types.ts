@@ -1,6 +1,7 @@
 import type { Session } from '@/session/session'
 
-export type Place = '/' | '/bench' | '/spacing' | '/sheets' | '/run' | '/welcome' | '/settings' | '/share'
+export type Place =
+  '/' | '/bench' | '/spacing' | '/sheets' | '/run' | '/logbook' | '/welcome' | '/settings' | '/share'
 export type DialogName =
   | 'add-drum'
   | 'rename-kit'
@@ -16,6 +17,10 @@ export type DialogName =
   | 'undo-turn'
   | 'heard'
   | 'listening'
+  | 'note-gig'
+  | 'note-rehearsal'
+  | 'note-day'
+  | 'note-weather'
   | 'shortcuts'
   | 'palette'
 
@@ -32,7 +37,7 @@ export interface CommandContext {
 export interface Command {
   id: string
   label: string
-  group: 'Places' | 'Bench' | 'Kit' | 'Sheets' | 'Anywhere'
+  group: 'Places' | 'Bench' | 'Kit' | 'Sheets' | 'Logbook' | 'Anywhere'
   /** Places at which its key works, the first the one that it belongs to; left out: everywhere. */
   at?: readonly Place[]
   /** Key as tinykeys writes it: "t", "$mod+z", "g b". */

@@ -45,3 +45,7 @@ export const SharePlace = dynamic(() => import('./share/ShareScreen').then((modu
   ssr: false,
   loading: Opening,
 })
+export const LogbookPlace = dynamic(
+  () => import('./logbook/LogbookScreen').then((module) => module.LogbookScreen),
+  { ssr: false, loading: Opening },
+)

@@ -93,7 +93,7 @@ test('heads not read lately are believed to have moved, with honest width; with 
   for (const item of items) {
     expect(item.known).toBe(false)
     expect(item.offCents).toBeLessThan(0)
-    expect(item.errorCents).toBeGreaterThan(10)
+    expect(item.errorCents).toBeGreaterThan(5)
     expect(standsText(item)).toMatch(/give or take/)
   }
   expect(minutesLeft).toBeCloseTo(2, 1)

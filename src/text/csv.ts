@@ -6,9 +6,11 @@ import type { HumbraEvent } from '@/core/records/event'
 import { headKey } from '@/core/log/headKey'
 import type { Run } from '@/core/log/runs'
 import { SIDES } from '@/core/records/plain'
-import type { Drum } from '@/core/records/kit'
+import type { PastSitting } from '@/core/log/history'
+import type { Drum, Side, Target } from '@/core/records/kit'
 import { actText } from './acts'
-import { nearestNote } from '@/core/units/pitch'
+import { centsBetween, nearestNote } from '@/core/units/pitch'
+import { DAY_MS } from '@/core/units/time'
 
 /** Lines end as RFC 4180 has them; a cell that begins like a formula is text, whatever a spreadsheet makes of it. */
 const CSV = { newline: '\r\n', escapeFormulae: true }
@@ -116,4 +118,62 @@ export function runCsv(run: Run, drums: readonly Drum[]): string {
     }
   })
   return Papa.unparse(rows, CSV)
+}
+
+/** What the lanes show, a row a sitting of a head, and rows of what was played, noted and measured of the air. */
+export function logbookCsv(kit: KitState, lanes: readonly ShownLane[]): string {
+  const sittings = lanes.flatMap(({ drum, side, target, history }) =>
+    history.map(({ from, found, left, turns, presses, by }) => ({
+      ...{ at: from, what: 'sitting', drum: drum.name, head: side },
+      ...{ found_hz: hz(found?.hz ?? null), left_hz: hz(left?.hz ?? null) },
+      off_cents: target && (left ?? found) ? centsBetween(target.meanHz, (left ?? found)!.hz).toFixed(1) : '',
+      turns: turns?.map((turn) => turn.toFixed(4)).join(' ') ?? '',
+      ...{
+        presses: String(presses),
+        minutes: '',
+        room: '',
+        celsius: '',
+        humidity_percent: '',
+        words: '',
+        by: by ?? '',
+      },
+    })),
+  )
+  const none = { drum: '', head: '', found_hz: '', left_hz: '', off_cents: '', turns: '', presses: '' }
+  const played = kit.diary.occasions.map(({ on, what, minutes, room, words, cancelled, source }) => ({
+    ...{ at: on, what: cancelled ? `${what}, called off` : what, ...none },
+    ...{
+      minutes: minutes === null ? '' : String(minutes),
+      room: room ?? '',
+      celsius: '',
+      humidity_percent: '',
+    },
+    ...{ words, by: source },
+  }))
+  const names = new Map(kit.drums.map(({ id, name }) => [id, name]))
+  const notes = kit.diary.notes.map(({ on, drum, words }) => ({
+    ...{
+      at: on,
+      what: 'note',
+      ...none,
+      drum: drum === null ? '' : (names.get(drum) ?? drum),
+      minutes: '',
+      room: '',
+    },
+    ...{ celsius: '', humidity_percent: '', words, by: 'hand' },
+  }))
+  const mean = ({ sum, count }: { sum: number; count: number }) => (count ? (sum / count).toFixed(1) : '')
+  const air = [...kit.diary.air].map(([day, { celsius, humidity }]) => ({
+    ...{ at: new Date((day + 0.5) * DAY_MS).toISOString(), what: 'air', ...none, minutes: '', room: '' },
+    ...{ celsius: mean(celsius), humidity_percent: mean(humidity), words: '', by: 'hand' },
+  }))
+  const rows = [...sittings, ...played, ...notes, ...air].sort((a, b) => a.at.localeCompare(b.at))
+  return Papa.unparse(rows, CSV)
+}
+
+interface ShownLane {
+  drum: Drum
+  side: Side
+  target: Target | null
+  history: readonly PastSitting[]
 }

@@ -33,7 +33,8 @@ export function rangeText({ fromMs, leavesMs, toMs }: Passage, nowMs: number): s
 
 /** When a head leaves its band, as one sentence. */
 export function leavesText(head: string, passage: Passage, nowMs: number): string {
-  const { leavesMs, outNow } = passage
+  const { leavesMs, outNow, readOut } = passage
+  if (readOut) return `${head} was read out of its band`
   if (outNow > 0.5) return `${head} is likely out of its band already`
   if (leavesMs === null) return `${head} stays in its band for half a year, as far as anyone can say`
   return `${head} leaves its band ${onDay(leavesMs, nowMs)}, ${rangeText(passage, nowMs)}`

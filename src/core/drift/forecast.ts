@@ -17,6 +17,8 @@ export interface Passage {
   /** Part of the paths that is out when it begins, and part that is out at the horizon. */
   outNow: number
   outAtEnd: number
+  /** It was out of its band already when it was read last. */
+  readOut: boolean
   /** Gigs noted between now and the day. */
   gigsBefore: number
 }
@@ -199,10 +201,13 @@ export function passageOf(ageing: Ageing, options: PassageOptions): Passage {
   const votes = { settling: 0, rods: 0, weather: 0 }
   for (const each of left) if (each) votes[each.cause]++
   const gone = days.filter((day) => day < Infinity).length
+  const readOut = Math.abs(ageing.readCents + shiftCents - middleCents) > halfCents
   const cause = (Object.keys(votes) as DriftCause[]).reduce((a, b) => (votes[b] > votes[a] ? b : a))
   return {
     ...{ fromMs: quantile(EARLIEST), leavesMs, toMs: quantile(LATEST) },
-    cause: gone > PATHS * EARLIEST ? cause : null,
+    // What was read out of its band left it before, by whatever moved it then.
+    cause: gone > PATHS * EARLIEST && !readOut ? cause : null,
+    readOut,
     outNow: days.filter((day) => day === 0).length / PATHS,
     outAtEnd: gone / PATHS,
     gigsBefore:

@@ -54,6 +54,7 @@ export const DEFAULT_SETTINGS: Settings = {
   hand: 'right',
   walked: [],
   recent: [],
+  filed: {},
 }
 
 /** A kit file as text, events in order. */

@@ -4,6 +4,7 @@ import { slackSchoolSchema } from './even'
 import { micSchema } from './event'
 import { NO_CHOICES } from './plain'
 import { idSchema, sideSchema } from './kit'
+import { moment } from './primitives'
 
 /** What was chosen for planning: kept on this device until it is changed. */
 export const spacingSchema = z.strictObject({
@@ -73,6 +74,8 @@ export const settingsSchema = z.strictObject({
   walked: z.array(z.string().max(20)).max(20).default([]),
   /** Ids of the commands that were run last, newest first. */
   recent: z.array(z.string().max(60)).max(8).default([]),
+  /** When each kit was last put into a file, by kit. */
+  filed: z.record(idSchema, moment).default({}),
 })
 
 export type Settings = z.infer<typeof settingsSchema>

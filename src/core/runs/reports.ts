@@ -90,7 +90,7 @@ function believedOf(head: BenchHead): HeadReport['believed'] {
 
 function dayOfLeaving(kit: KitState, { drum, side }: BenchHead, nowMs: number): Forecast | null {
   const forecast = forecastOf(kit, drum, side, kit.simulated, nowMs)
-  if (!forecast || forecast.leavesMs === null || forecast.cause === null) return null
+  if (!forecast || forecast.readOut || forecast.leavesMs === null || forecast.cause === null) return null
   const iso = (ms: number) => new Date(ms).toISOString().slice(0, 10)
   return {
     leavesAt: iso(forecast.leavesMs),

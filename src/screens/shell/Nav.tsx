@@ -17,6 +17,7 @@ const PLACES = [
   { href: '/spacing', label: 'Spacing' },
   { href: '/sheets', label: 'Sheets' },
   { href: '/run', label: 'Retune run' },
+  { href: '/logbook', label: 'Logbook' },
 ]
 
 /** At the column's foot: not for the work at the drum. */

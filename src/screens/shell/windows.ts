@@ -8,6 +8,12 @@ export type Window = ComponentType<{ onClose: () => void }>
 export const WINDOWS: Record<DialogName, Window> = {
   shortcuts: dynamic(() => import('./KeySheet').then((module) => module.KeySheet)),
   palette: dynamic(() => import('./Palette').then((module) => module.Palette)),
+  'note-gig': dynamic(() => import('../logbook/OccasionDialog').then((module) => module.GigDialog)),
+  'note-rehearsal': dynamic(() =>
+    import('../logbook/OccasionDialog').then((module) => module.RehearsalDialog),
+  ),
+  'note-day': dynamic(() => import('../logbook/NoteDialog').then((module) => module.NoteDialog)),
+  'note-weather': dynamic(() => import('../logbook/WeatherDialog').then((module) => module.WeatherDialog)),
   'add-drum': dynamic(() => import('../kit/DrumDialog').then((module) => module.AddDrumDialog)),
   'rename-kit': dynamic(() => import('../kit/KitNameDialog').then((module) => module.RenameKitDialog)),
   'borrowed-kit': dynamic(() => import('../kit/BorrowedDialog').then((module) => module.BorrowedDialog)),

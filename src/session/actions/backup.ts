@@ -2,6 +2,7 @@ import { kitsFromLog } from '@/core/log/kitLog'
 import { readBackup, writeBackup, type Backup } from '@/core/records/backup'
 import type { KitFile } from '@/core/records/kitFile'
 import { fileName, saveBlob } from '@/files/save'
+import { filed } from '../filed'
 import type { Session } from '../session'
 import { kitFileWithTakes, takeKit } from './files'
 import { restoreKit } from './kits'
@@ -24,6 +25,10 @@ export async function saveBackup(session: Session): Promise<void> {
   saveBlob(
     new Blob([writeBackup(backup)], { type: 'application/json' }),
     fileName(`humbra ${day}`, 'backup.json'),
+  )
+  filed(
+    session,
+    backup.kits.map(({ kit }) => kit),
   )
   session.notify(`Saved ${countText(backup.kits.length)} and the settings in one file.`)
 }

@@ -63,17 +63,32 @@ export async function bringDemo(session: Session): Promise<boolean> {
 
 function movedInTime(event: HumbraEvent, moved: (at: string) => string): HumbraEvent {
   const copy = { ...event, at: moved(event.at) }
-  if (copy.kind !== 'kitEdited' || (copy.change.what !== 'drumAdded' && copy.change.what !== 'drumChanged'))
-    return copy
   const day = (date: string | null) => date && moved(`${date}T12:00:00.000Z`).slice(0, 10)
-  const { drum } = copy.change
-  const change = {
-    ...copy.change,
-    drum: {
-      ...drum,
-      batter: { ...drum.batter, fittedOn: day(drum.batter.fittedOn) },
-      resonant: { ...drum.resonant, fittedOn: day(drum.resonant.fittedOn) },
-    },
+  const time = (at: string | null) => at && moved(at)
+  switch (copy.kind) {
+    case 'occasionNoted':
+      return { ...copy, on: moved(copy.on), loadInAt: time(copy.loadInAt), doorsAt: time(copy.doorsAt) }
+    case 'dayNoted':
+      return { ...copy, on: moved(copy.on) }
+    case 'weatherNoted':
+      return { ...copy, samples: copy.samples.map((sample) => ({ ...sample, at: moved(sample.at) })) }
+    case 'headFitted':
+    case 'filmNoted':
+      return { ...copy, head: { ...copy.head, fittedOn: day(copy.head.fittedOn) } }
+    case 'kitEdited': {
+      if (copy.change.what !== 'drumAdded' && copy.change.what !== 'drumChanged') return copy
+      const { drum } = copy.change
+      const change = {
+        ...copy.change,
+        drum: {
+          ...drum,
+          batter: { ...drum.batter, fittedOn: day(drum.batter.fittedOn) },
+          resonant: { ...drum.resonant, fittedOn: day(drum.resonant.fittedOn) },
+        },
+      }
+      return { ...copy, change }
+    }
+    default:
+      return copy
   }
-  return { ...copy, change }
 }

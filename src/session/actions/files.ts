@@ -5,6 +5,7 @@ import { fromBase64, toBase64 } from '@/files/base64'
 import { kitBlob, readChosenKit, saveKit } from '@/files/kitFiles'
 import { fileName } from '@/files/save'
 import { shareFile } from '@/files/share'
+import { filed } from '../filed'
 import type { Session } from '../session'
 import type { WaitingImport } from '../state'
 
@@ -26,7 +27,9 @@ export async function kitFileWithTakes(session: Session, kit: string): Promise<K
 /** Saves the kit on screen as a file. */
 export async function exportKit(session: Session): Promise<void> {
   const kit = session.kit()
-  if (kit) saveKit(await kitFileWithTakes(session, kit.id), kit.name)
+  if (!kit) return
+  saveKit(await kitFileWithTakes(session, kit.id), kit.name)
+  filed(session, [kit.id])
 }
 
 /** Hands the kit on screen to the device's own sharing, or saves it where there is none. */
@@ -109,6 +112,9 @@ function renumbered(session: Session, waiting: WaitingImport, name: string): Wai
     const copy = { ...event, id: ids.get(event.id)!, kit }
     if (copy.kind === 'withdrawn') return { ...copy, event: ids.get(copy.event) ?? copy.event }
     if (copy.kind === 'findingCleared') return { ...copy, noted: ids.get(copy.noted) ?? copy.noted }
+    // A film without a name of its own is known by the event that fitted it.
+    if ((copy.kind === 'headFitted' || copy.kind === 'filmNoted') && copy.film !== undefined)
+      return { ...copy, film: ids.get(copy.film) ?? copy.film }
     if (copy.kind === 'kitEdited' && copy.change.what === 'kitMade')
       return { ...copy, change: { ...copy.change, name } }
     return copy

@@ -1,0 +1,138 @@
+'use client'
+
+import { useState } from 'react'
+import { headLog, type KitState } from '@/core/log/fold'
+import type { PastSitting } from '@/core/log/history'
+import { drumLog } from '@/core/log/fold'
+import { fittedSpreadCents } from '@/core/bench/targets'
+import { centsBetween } from '@/core/units/pitch'
+import { bringBackThere } from '@/session/actions/logbook'
+import type { LaneView } from '@/session/logbookView'
+import type { Session } from '@/session/session'
+import { hzText, offText } from '@/text/heads'
+import { dateTimeText, sittingWords, sourceText } from '@/text/logbook'
+import { fixed } from '@/text/shown'
+import { Button } from '@/ui/Button'
+import { Sideways } from '@/ui/Sideways'
+import { useGo } from '@/ui/useGo'
+import { AsItWas } from './AsItWas'
+
+const SHOWN = 12
+
+/** Every sitting of one head, newest first; each leads to how the bench was then. */
+export function LaneDetail({ session, kit, lane }: { session: Session; kit: KitState; lane: LaneView }) {
+  const [all, setAll] = useState(false)
+  const [looked, setLooked] = useState<PastSitting | null>(null)
+  const go = useGo()
+  const { drum, side, target } = lane
+  const history = [...lane.history].reverse()
+  const shown = all ? history : history.slice(0, SHOWN)
+  const there = (past: PastSitting) => {
+    const hz = (past.left ?? past.found)?.hz
+    if (!hz) return
+    bringBackThere(session, drum, side, hz)
+    go('/bench')
+  }
+  if (history.length === 0) return null
+  return (
+    <section aria-label={`Sittings of ${drum.name} ${side}`} className="mt-5">
+      <h2 className="text-xl font-bold">
+        {drum.name} {side}, sitting by sitting
+      </h2>
+      <Sideways label={`Sittings of ${drum.name} ${side}, table`}>
+        <table className="mt-1 w-full text-left">
+          <thead className="text-sm text-soft">
+            <tr>
+              {[
+                'when',
+                'found, Hz',
+                'left, Hz',
+                target ? 'off' : '',
+                'spread',
+                'done',
+                'centre, ring',
+                'by',
+                '',
+              ].map((head, i) => (
+                <th key={i} scope="col" className="py-1 pr-4 font-normal whitespace-nowrap">
+                  {head}
+                </th>
+              ))}
+            </tr>
+          </thead>
+          <tbody>
+            {shown.map((past) => {
+              const newest = past.left ?? past.found
+              return (
+                <tr key={past.from} className="border-t border-line align-baseline">
+                  <th scope="row" className="py-1.5 pr-4 font-bold whitespace-nowrap">
+                    {dateTimeText(past.from)}
+                  </th>
+                  <td className="pr-4">{past.found ? hzText(past.found.hz) : ''}</td>
+                  <td className="pr-4">{past.left ? hzText(past.left.hz) : ''}</td>
+                  <td className="pr-4 whitespace-nowrap">
+                    {target && newest ? offText(centsBetween(target.meanHz, newest.hz)) : ''}
+                  </td>
+                  <td className="pr-4 whitespace-nowrap">
+                    {newest?.lugs ? `${Math.round(spreadOf(newest, drum.lugs))} c` : ''}
+                  </td>
+                  <td className="pr-4">{sittingWords(past)}</td>
+                  <td className="pr-4 whitespace-nowrap">{strokeWords(kit, lane, past)}</td>
+                  <td className="pr-4">{sourceText(past.by)}</td>
+                  <td className="whitespace-nowrap">
+                    <Button tone="quiet" className="underline" onClick={() => setLooked(past)}>
+                      as it was
+                    </Button>
+                    {newest ? (
+                      <Button tone="quiet" className="underline" onClick={() => there(past)}>
+                        bring it back there
+                      </Button>
+                    ) : null}
+                  </td>
+                </tr>
+              )
+            })}
+          </tbody>
+        </table>
+      </Sideways>
+      {history.length > SHOWN && !all ? (
+        <Button tone="quiet" className="underline" onClick={() => setAll(true)}>
+          All {history.length} sittings
+        </Button>
+      ) : null}
+      {headLog(kit, drum.id, side, kit.simulated).stints.length > 1 ? (
+        <p className="text-sm text-soft">Of every head that was on, also those before.</p>
+      ) : null}
+      {looked ? (
+        <AsItWas
+          session={session}
+          drum={drum}
+          side={side}
+          past={looked}
+          onClose={() => setLooked(null)}
+          onBack={there}
+        />
+      ) : null}
+    </section>
+  )
+}
+
+const spreadOf = (
+  { cosineCents, sineCents, hz, errorCents, waveErrorCents }: NonNullable<PastSitting['left']>,
+  lugs: number,
+) =>
+  fittedSpreadCents({ meanHz: hz, meanErrorCents: errorCents, cosineCents, sineCents, waveErrorCents }, lugs)
+
+const NEAR_MS = 3 * 3600 * 1000
+
+/** Centre pitch and ring of strokes in or near the sitting. */
+function strokeWords(kit: KitState, { drum }: LaneView, { from, to }: PastSitting): string {
+  const [first, last] = [Date.parse(from) - NEAR_MS, Date.parse(to) + NEAR_MS]
+  const stroke = drumLog(kit, drum.id, kit.simulated).strokes.findLast(({ event: { at } }) => {
+    const ms = Date.parse(at)
+    return ms >= first && ms <= last
+  })
+  if (!stroke) return ''
+  const { hz, decaySeconds } = stroke.event
+  return `${fixed(hz, 1)} Hz${decaySeconds ? `, ${fixed(decaySeconds, 2)} s` : ''}`
+}

@@ -1,0 +1,125 @@
+'use client'
+
+import { useMemo, type KeyboardEvent } from 'react'
+import { airModel, timeScale, timeTicks } from '@/charts/lanes.model'
+import { DaysChart } from '@/charts/DaysChart'
+import { DAY_MS } from '@/core/units/time'
+import type { KitState } from '@/core/log/fold'
+import type { Forecasts, LaneView } from '@/session/logbookView'
+import { daysLabel } from '@/text/logbook'
+import { Choice } from '@/ui/Choice'
+import { useWidth } from '@/ui/useWidth'
+import { LaneRow, LANES_GRID } from './LaneRow'
+import { useTimeZoom } from './useTimeZoom'
+
+export const SPANS = [
+  { value: 'week', label: 'week', days: 10 },
+  { value: 'weeks', label: '8 weeks', days: 72 },
+  { value: 'season', label: 'season', days: 210 },
+] as const
+const DAY_SPAN = { value: 'day', label: 'day', days: 3 } as const
+const ALL_SPANS = [DAY_SPAN, ...SPANS]
+
+const AHEAD_DAYS = 60
+
+/** All heads over time, on one axis; one of them may stand open. */
+export function Lanes({
+  kit,
+  lanes,
+  forecasts,
+  nowMs,
+  opened,
+  onOpen,
+}: {
+  kit: KitState
+  lanes: readonly LaneView[]
+  forecasts: Forecasts
+  nowMs: number
+  opened: string | null
+  onOpen: (key: string | null) => void
+}) {
+  const [boxRef, width] = useWidth<HTMLDivElement>(560)
+  const firstMs = Math.min(
+    nowMs - 30 * DAY_MS,
+    ...lanes.flatMap(({ points }) => points.slice(0, 1).map(({ ms }) => ms)),
+  )
+  const limits = useMemo(() => [firstMs - 5 * DAY_MS, nowMs + AHEAD_DAYS * DAY_MS] as const, [firstMs, nowMs])
+  const [zoomed, zoom] = useTimeZoom(width, nowMs, 72 * DAY_MS, limits)
+  const frame = { width, fromMs: zoom.fromMs, toMs: zoom.toMs }
+  const span = (zoom.toMs - zoom.fromMs) / DAY_MS
+  const near = ALL_SPANS.find(({ days }) => Math.abs(days / span - 1) < 0.06)
+  const x = timeScale(frame)
+  const keys = (event: KeyboardEvent) => {
+    if (event.ctrlKey || event.metaKey || event.altKey) return
+    const act: Record<string, () => void> = {
+      '+': () => zoom.by(1.6),
+      '=': () => zoom.by(1.6),
+      '-': () => zoom.by(1 / 1.6),
+      ArrowLeft: () => zoom.move(-0.2),
+      ArrowRight: () => zoom.move(0.2),
+      Home: () => zoom.show(72 * DAY_MS),
+    }
+    if (!act[event.key]) return
+    event.preventDefault()
+    act[event.key]()
+  }
+  const air = [...kit.diary.air].flatMap(([day, { humidity }]) =>
+    humidity.count ? [{ ms: (day + 0.5) * DAY_MS, value: humidity.sum / humidity.count }] : [],
+  )
+  air.sort((a, b) => a.ms - b.ms)
+  return (
+    <section aria-label="Lanes" onKeyDown={keys}>
+      <div className="flex flex-wrap items-center justify-between gap-x-4">
+        <Choice
+          label="Time shown"
+          value={near?.value ?? null}
+          items={ALL_SPANS.map(({ value, label }) => ({ value, label }))}
+          onChange={(value) => zoom.show(ALL_SPANS.find((each) => each.value === value)!.days * DAY_MS)}
+        />
+        <p className="text-sm text-soft max-md:hidden">wheel, pinch or + and − zoom; drag or arrows move</p>
+      </div>
+      <div className={LANES_GRID}>
+        <div className="text-[15px] leading-[30px] text-soft max-md:hidden">
+          <span className="block">humidity</span>
+          <span className="block">played</span>
+        </div>
+        <div ref={boxRef} className="min-w-0 overflow-hidden">
+          <DaysChart
+            width={width}
+            ticks={timeTicks(frame)}
+            nowX={nowMs > zoom.fromMs && nowMs < zoom.toMs ? x(nowMs) : null}
+            air={airModel(frame, 50, air)}
+            gigs={kit.diary.occasions.map(({ on, what, cancelled }) => ({
+              ...{ x: x(Date.parse(on)), ahead: Date.parse(on) > nowMs },
+              ...{ rehearsal: what === 'rehearsal', off: cancelled },
+            }))}
+            label={daysLabel(kit.diary, nowMs)}
+          />
+        </div>
+      </div>
+      <ol ref={zoomed} aria-label="Heads over time" className="cursor-grab active:cursor-grabbing">
+        {lanes.map((lane, i) => (
+          <LaneRow
+            key={lane.key}
+            lane={lane}
+            first={lanes[i - 1]?.drum.id !== lane.drum.id}
+            frame={frame}
+            nowMs={nowMs}
+            forecast={forecasts.get(lane.key) ?? null}
+            open={opened === lane.key}
+            onOpen={() => onOpen(opened === lane.key ? null : lane.key)}
+          />
+        ))}
+      </ol>
+      <p className="mt-3 flex flex-wrap gap-x-5 gap-y-1 text-sm text-soft">
+        <span>● read</span>
+        <span>— believed, grey its width</span>
+        <span className="text-good">▬ its band</span>
+        <span className="text-caution">◆ read out of it, ▁ how long</span>
+        <span className="text-act">◇ expected to leave it, line: 8 in 10</span>
+        <span>torn: another head</span>
+        <span>▮ gig ▯ to come</span>
+      </p>
+    </section>
+  )
+}

@@ -1,0 +1,162 @@
+import { benchHead } from '@/core/bench/standing'
+import { rodLosses, rodsToLock, type RodLoss } from '@/core/drift/rods'
+import { turnLawOf } from '@/core/membrane/turnLaw'
+import { believedNow, forecastOf, halfBand, type HeadForecast } from '@/core/drift/headForecast'
+import { headKey } from '@/core/log/headKey'
+import { headLog, type KitState } from '@/core/log/fold'
+import { historyOf, type HeadLog } from '@/core/log/headLog'
+import type { PastSitting, Reading } from '@/core/log/history'
+import { sidesOf } from '@/core/records/plain'
+import type { Drum, Side, Target } from '@/core/records/kit'
+import { sheetTarget } from '@/core/bench/targets'
+import { centsBetween } from '@/core/units/pitch'
+import { turnsLabel } from '@/text/logbook'
+
+/** One reading on a lane, cents from the target (or from the newest reading, where there is none). */
+export interface LanePoint {
+  ms: number
+  cents: number
+  errorCents: number
+  /** Out of the sheet's band. */
+  out: boolean
+  hz: number
+}
+
+export interface LaneTurn {
+  ms: number
+  text: string
+  /** Mean turn of all rods: up or down. */
+  turns: number
+}
+
+/** One head of the Logbook, with everything that was read of it. */
+export interface LaneView {
+  key: string
+  drum: Drum
+  side: Side
+  target: Target | null
+  zeroHz: number
+  /** Half of the band in cents; null without a target. */
+  halfCents: number | null
+  points: LanePoint[]
+  turns: LaneTurn[]
+  presses: number[]
+  /** When another film came on. */
+  changes: number[]
+  history: readonly PastSitting[]
+  /** Where it is believed to be now, in cents from the target, with one standard deviation; null where it was never read. */
+  now: { cents: number; sd: number } | null
+}
+
+/** Every head of a kit as the Logbook shows it. What was simulated on a kit of one's own is not among it. */
+export function lanesOf(kit: KitState, nowMs: number): LaneView[] {
+  const practice = kit.simulated
+  return kit.drums.flatMap((drum) => sidesOf(drum).map((side) => laneOf(kit, drum, side, practice, nowMs)))
+}
+
+const known = new WeakMap<HeadLog, { target: Target | null; drum: Drum; lane: Omit<LaneView, 'now'> }>()
+
+function laneOf(kit: KitState, drum: Drum, side: Side, practice: boolean, nowMs: number): LaneView {
+  const log = headLog(kit, drum.id, side, practice)
+  const target = sheetTarget(kit, drum.id, side)
+  const kept = known.get(log)
+  const lane =
+    kept?.target === target && kept.drum === drum && log.count > 0
+      ? kept.lane
+      : drawnLane(log, drum, side, target)
+  known.set(log, { target, drum, lane })
+  const believed = believedNow(kit, drum, side, practice, nowMs)
+  return {
+    ...lane,
+    now: believed && {
+      cents: centsBetween(lane.zeroHz, believed.known.meanHz) + believed.movedCents,
+      sd: believed.sd,
+    },
+  }
+}
+
+function drawnLane(log: HeadLog, drum: Drum, side: Side, target: Target | null): Omit<LaneView, 'now'> {
+  const history = historyOf(log, drum.lugs)
+  const newest = history.findLast(({ left, found }) => left ?? found)
+  const zeroHz = target?.meanHz ?? (newest?.left ?? newest?.found)?.hz ?? 100
+  const halfCents = target && halfBand(target)
+  const point = ({ hz, errorCents }: Reading, at: string): LanePoint => {
+    const cents = centsBetween(zeroHz, hz)
+    return {
+      ms: Date.parse(at),
+      cents,
+      errorCents,
+      hz,
+      out: halfCents !== null && Math.abs(cents) > halfCents,
+    }
+  }
+  return {
+    ...{ key: headKey(drum.id, side), drum, side, target, zeroHz, halfCents, history },
+    points: history.flatMap(({ found, left, turns, from, to }) => [
+      ...(found ? [point(found, from)] : []),
+      ...(left && (turns !== null || !found) ? [point(left, to)] : []),
+    ]),
+    turns: history.flatMap(({ turns, to }) =>
+      turns && turns.some((turn) => Math.abs(turn) > 1e-3)
+        ? [
+            {
+              ms: Date.parse(to),
+              text: turnsLabel(turns),
+              turns: turns.reduce((sum, turn) => sum + turn, 0) / turns.length,
+            },
+          ]
+        : [],
+    ),
+    presses: history.flatMap(({ presses, to }) => (presses ? [Date.parse(to)] : [])),
+    changes: log.stints.flatMap(({ from }) => (from ? [Date.parse(from)] : [])),
+  }
+}
+
+export type Forecasts = ReadonlyMap<string, HeadForecast | null>
+
+/** Heads by the day on which they leave their band, the first to go at the top. */
+export function firstOut(
+  lanes: readonly LaneView[],
+  forecasts: Forecasts,
+): Array<{ lane: LaneView; forecast: HeadForecast }> {
+  return lanes
+    .flatMap((lane) => {
+      const forecast = forecasts.get(lane.key)
+      return forecast && (forecast.leavesMs !== null || forecast.outNow > 0.5) ? [{ lane, forecast }] : []
+    })
+    .sort((a, b) => goes(a.forecast) - goes(b.forecast))
+}
+
+/** What was read out goes behind what is yet to leave: that is known, and its place is the run. */
+const goes = ({ leavesMs, outNow, readOut }: HeadForecast) =>
+  readOut ? Number.MAX_SAFE_INTEGER - outNow : (leavesMs ?? Number.MAX_SAFE_INTEGER / 2) - outNow
+
+/** Works out every head's forecast, one after the other, each in a turn of its own: the page stays awake. */
+export function forecastsInTurn(
+  kit: KitState,
+  nowMs: number,
+  onMore: (forecasts: Forecasts, done: boolean) => void,
+): () => void {
+  const heads = kit.drums.flatMap((drum) => sidesOf(drum).map((side) => ({ drum, side })))
+  const found = new Map<string, HeadForecast | null>()
+  let timer: ReturnType<typeof setTimeout> | undefined
+  const next = () => {
+    const head = heads[found.size]
+    if (!head) return onMore(new Map(found), true)
+    found.set(headKey(head.drum.id, head.side), forecastOf(kit, head.drum, head.side, kit.simulated, nowMs))
+    timer = setTimeout(next)
+  }
+  timer = setTimeout(next)
+  return () => clearTimeout(timer)
+}
+
+/** Which rods of a head back off between sessions, the worst first, and which to lock. */
+export function rodsOf(
+  kit: KitState,
+  { drum, side, history }: LaneView,
+  nowMs: number,
+): { losses: RodLoss[]; lock: RodLoss[] } {
+  const { learned } = benchHead(kit, drum, side, kit.simulated, nowMs)
+  const losses = rodLosses(drum, history, kit.diary, turnLawOf(drum, side, learned?.hz2PerTurn))
+  return { losses, lock: rodsToLock(drum, losses) }
+}
