@@ -9,6 +9,7 @@ import { benchLongLog } from './longLog'
 import { benchMeasuring, benchMeasuringTime } from './measuring'
 import { benchPages } from './pages'
 import { benchPairs } from './pairs'
+import { benchQuickCheck } from './quickCheck'
 import { benchSpacing } from './spacing'
 
 benchMeasuringTime()
@@ -16,6 +17,7 @@ benchAdviceTime()
 benchPages()
 benchSpacing()
 benchAgeing()
+benchQuickCheck()
 benchHearing()
 benchMeasuring()
 benchFaults()

@@ -26,7 +26,7 @@ interface Size {
   depthInches: number
   portInches?: number
 }
-const SIZES: Record<string, Size[]> = {
+export const SIZES: Record<string, Size[]> = {
   toms: [
     { kind: 'tom', diameterInches: 10, depthInches: 7 },
     { kind: 'tom', diameterInches: 12, depthInches: 8 },
@@ -69,7 +69,7 @@ function centreOf(head: PracticeHead, lugHz: number): number {
 }
 
 /** A drum as its owner knows it, and as it is: films, depth, air and evenness hidden from the predictor. */
-function hiddenDrum(seed: number, { kind, diameterInches, depthInches, portInches }: Size) {
+export function hiddenDrum(seed: number, { kind, diameterInches, depthInches, portInches }: Size) {
   const random = seededRandom(4000 + seed)
   const off = (sd: number) => Math.exp(sd * random.normal())
   const snare = kind === 'snare'

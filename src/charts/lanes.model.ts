@@ -46,7 +46,7 @@ export interface LaneModel {
 }
 
 /** A lane shows this many half bands to either side, and never less than so many cents. */
-const SHOWN = 2
+const SHOWN = 2.2
 const LEAST_CENTS = 8
 /** Without a target: as far as the readings go, within reason. */
 const MOST_CENTS = 60

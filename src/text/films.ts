@@ -14,7 +14,9 @@ export const filmKind = ({ head, diameterInches }: Pick<FilmAge, 'head' | 'diame
   `${diameterInches} inch, ${filmText(head.pliesMils, head.coating)}`
 
 /** Its age in what it went through. */
-export function ageWords({ weeks, sittings, gigs, plays, minutes }: FilmAge): string {
+export function ageWords({ weeks, sittings, gigs, plays, minutes, stints }: FilmAge): string {
+  if (stints.length === 0)
+    return weeks === null ? 'never on a drum' : `${Math.round(weeks)} weeks, never on a drum here`
   const of = (count: number, word: string) => `${count} ${count === 1 ? word : `${word}s`}`
   return [
     weeks === null ? 'age unknown' : of(Math.round(weeks), 'week'),

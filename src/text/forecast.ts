@@ -49,6 +49,7 @@ const CAUSES: Record<DriftCause, string> = {
 export const causeText = (cause: DriftCause) => CAUSES[cause]
 
 const cents = (value: number) => (Math.abs(value) < 9.95 ? value.toFixed(1) : value.toFixed(0))
+const moved = (value: number) => `${cents(Math.abs(value))} c ${value < 0 ? 'lower' : 'higher'}`
 const few = ['no', 'one', 'two', 'three', 'four', 'five', 'six', 'seven', 'eight', 'nine', 'ten']
 const countText = (count: number) => few[count] ?? String(count)
 
@@ -74,7 +75,7 @@ export function whyThatDay({
   if (cause === 'settling')
     return `Its film is young: it falls some ${cents(rates.settling.mean * Math.LN2)} c each time its age doubles.${learned}`
   if (cause === 'weather')
-    return `A degree warmer moves it by ${cents(rates.celsius.mean)} c, ten percent damper by ${cents(10 * rates.humidity.mean)} c; what the air does decides.${learned}`
+    return `A degree warmer it stands ${moved(rates.celsius.mean)}, ten percent damper ${moved(10 * rates.humidity.mean)}; what the air does decides.${learned}`
   return `${gig}, less than its band leaves room for.${learned}`
 }
 
@@ -99,21 +100,18 @@ export function sinceText(now: Pick<BelievedNow, 'known' | 'movedCents' | 'sd'>,
           ? `read ${Math.round(days)} days ago`
           : `read ${Math.round(days / 7)} weeks ago`
   if (days < 0.5) return when
-  const moved =
-    Math.abs(now.movedCents) < 0.5
-      ? 'hardly moved'
-      : `likely ${cents(Math.abs(now.movedCents))} c ${now.movedCents < 0 ? 'lower' : 'higher'}`
-  return `${when}, ${moved} since`
+  const since = Math.abs(now.movedCents) < 0.5 ? 'hardly moved' : `likely ${moved(now.movedCents)}`
+  return `${when}, ${since} since`
 }
 
 /** Which rods back off between sessions. */
 export function rodLossText({ rods, turns, errorTurns, by, spans }: RodLoss): string {
   const names = listText(rods.map(String))
-  const amount = by === 'gauge' ? `${turns.toFixed(1)} on the dial` : turnText(turns)
+  const over = `over the last ${spans} spans between sittings`
   const sure = turns > 2 * errorTurns ? '' : ', within what readings differ by anyway'
   return by === 'gauge'
-    ? `rod ${names} falls ${amount} behind the others, over ${spans} spans${sure}`
-    : `pair ${names} falls ${amount} behind the others, over ${spans} spans${sure}`
+    ? `rod ${names} fell ${turns.toFixed(1)} on the dial behind the others, ${over}${sure}`
+    : `pair ${names} fell ${turnText(turns)} behind the others, ${over}${sure}`
 }
 
 export function lockText(losses: readonly RodLoss[]): string | null {

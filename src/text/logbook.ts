@@ -121,3 +121,13 @@ export function notInFileText({
   const acts = more ? `More than ${count} acts` : count === 1 ? 'One act' : `${count} acts`
   return `${acts} of this kit ${count === 1 && !more ? 'is' : 'are'} in no file yet; ${last}.`
 }
+
+/** What the run is for: "For the gig in Lounge: load-in 17:00, doors 19:00." */
+export function tonightText({ what, room, loadInAt, doorsAt, on }: Occasion): string {
+  const clock = (at: string) => format(new Date(at), 'HH:mm')
+  const times = [
+    loadInAt ? `load-in ${clock(loadInAt)}` : '',
+    doorsAt ? `doors ${clock(doorsAt)}` : `begins ${clock(on)}`,
+  ]
+  return `For the ${what}${room ? ` in ${room}` : ''}: ${times.filter(Boolean).join(', ')}.`
+}

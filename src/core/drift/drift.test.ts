@@ -261,8 +261,8 @@ test('pitch names the pair that backs off, never the side; locks are for the rod
   const losses = rodLosses(snare, [sat(0, 0), ninth(3, 10), ninth(6, 9), ninth(9, 11)], EMPTY_DIARY, 32_000)
   expect(losses[0].rods).toEqual([3, 8])
   expect(losses[0].by).toBe('pitch')
-  // 10 cents of 220 Hz are 559 Hz^2: a 57th of a turn by the law.
-  expect(losses[0].turns).toBeCloseTo((10 * 2 * 220 * 220) / 1731.2 / 32_000, 2)
+  // 10 cents of 220 Hz are 559 Hz^2: a 57th of a turn by the law; three times that.
+  expect(losses[0].turns).toBeCloseTo((30 * 2 * 220 * 220) / 1731.2 / 32_000, 3)
   expect(rodsToLock(snare, losses)[0].rods).toEqual([3, 8])
   const locked = { ...snare, lockedRods: [3, 8] }
   const held = rodLosses(locked, [sat(0, 0), ninth(3, 10), ninth(6, 9), ninth(9, 11)], EMPTY_DIARY, 32_000)
@@ -295,5 +295,5 @@ test('a gauge names the rod itself', () => {
     32_000,
   )
   expect(losses[0]).toMatchObject({ rods: [7], by: 'gauge' })
-  expect(losses[0].turns).toBeCloseTo(5.5, 6)
+  expect(losses[0].turns).toBeCloseTo(11, 6)
 })

@@ -9,10 +9,10 @@ import type { Drum } from '../records/kit'
 export interface RodLoss {
   /** Rods from 1: one by a gauge, two opposite ones by pitch. */
   rods: number[]
-  /** Mean loss between two sittings in turns by the head's law, and its standard error. */
+  /** What it fell behind the others in all, in turns by the head's law (on the dial by a gauge), and the standard error of that. */
   turns: number
   errorTurns: number
-  /** Spans between sittings behind it, and those in which the kit was played. */
+  /** The newest spans between sittings, of which it is, and those in which the kit was played. */
   spans: number
   played: number
   by: 'pitch' | 'gauge'
@@ -46,14 +46,17 @@ export function rodLosses(
 }
 
 const LEAST_SPANS = 2
+/** So many spans back a rod is looked after. */
+const SPANS = 8
 
 function spansOf(history: readonly PastSitting[], diary: Diary): Span[] {
   const gigs = heldOccasions(diary).map(({ on }) => on)
-  return history.slice(1).flatMap((to, i) => {
+  const spans = history.slice(1).flatMap((to, i) => {
     const from = history[i]
     if (from.film !== to.film) return []
     return [{ from, to, played: gigs.some((on) => on > from.to && on <= to.from) }]
   })
+  return spans.slice(-SPANS)
 }
 
 /** By how much a rod's pair of lugs fell more than the head: turns by the law, since both rods of a pair move its second harmonic. */
@@ -82,7 +85,7 @@ function byPitch(drum: Drum, spans: readonly Span[], hz2PerTurn: number): RodLos
     const rods = lugs % 2 === 0 ? [i + 1, i + 1 + lugs / 2] : [i + 1]
     return {
       rods,
-      ...meanOf(losses, errors),
+      ...totalOf(losses, errors),
       ...{ spans: known.length, played: known.filter(({ played }) => played).length, by: 'pitch' },
       unlocked: rods.filter((rod) => !drum.lockedRods?.includes(rod)),
     }
@@ -104,7 +107,7 @@ function byGauge(drum: Drum, spans: readonly Span[]): RodLoss[] {
     const own = falls.flatMap((each) => (each[i] === null ? [] : [each[i]]))
     return {
       rods: [i + 1],
-      ...meanOf(
+      ...totalOf(
         own,
         own.map(() => GAUGE_ERROR),
       ),
@@ -117,22 +120,18 @@ function byGauge(drum: Drum, spans: readonly Span[]): RodLoss[] {
 /** What two readings of a dial differ by, in its own divisions (a judgement). */
 const GAUGE_ERROR = 1.5
 
-function meanOf(values: readonly number[], errors: readonly number[]) {
-  const turns = values.reduce((sum, each) => sum + each, 0) / values.length
-  const own = Math.sqrt(errors.reduce((sum, each) => sum + each * each, 0)) / values.length
-  const scatter =
-    values.length > 1
-      ? Math.sqrt(
-          values.reduce((sum, each) => sum + (each - turns) ** 2, 0) / (values.length - 1) / values.length,
-        )
-      : own
-  return { turns, errorTurns: Math.max(own, 0.5 * scatter) }
+/** Losses of span after span add up, and so do the squares of their errors. */
+function totalOf(values: readonly number[], errors: readonly number[]) {
+  return {
+    turns: values.reduce((sum, each) => sum + each, 0),
+    errorTurns: Math.sqrt(errors.reduce((sum, each) => sum + each * each, 0)),
+  }
 }
 
 /** A loss that stands clear of its error is one. */
 const CLEAR = 2
 /** Less than this nobody turns back. */
-const WORTH_TURNS = 1 / 64
+export const WORTH_TURNS = 1 / 64
 /** A neighbour falls along with a pair; one that falls half as far is another. */
 const BESIDE = 0.5
 

@@ -22,6 +22,7 @@ import { nextText, summaryText } from './summaryText'
 import { VerdictPart } from './VerdictPart'
 
 const WelcomeScreen = dynamic(() => import('../welcome/WelcomeScreen').then((module) => module.WelcomeScreen))
+const FirstOut = dynamic(() => import('./FirstOut').then((module) => module.FirstOut))
 // Nothing of the form, its library and its checks is needed by who only looks.
 const DrumDialog = dynamic(() => import('./DrumDialog').then((module) => module.DrumDialog))
 
@@ -97,6 +98,7 @@ export function KitScreen() {
             ) : null}
           </div>
           <p className="mt-1 text-lg">{summaryText(drums)}</p>
+          <FirstOut kit={kit} nowMs={state.clockMs} />
           {kit.borrowed ? <Borrowed /> : null}
         </div>
         {words ? (

@@ -7,7 +7,6 @@ import { RailLaneChart, type LaneDoubts } from '@/charts/RailChart'
 import type { RailLane, RailModel } from '@/charts/rail.model'
 import type { Stop } from '@/core/bench/steps'
 import type { DrumSummary } from '@/session/kitView'
-import { useSelect } from '@/session/react'
 import { findingText } from '@/text/fitting'
 import { filmText, hzText, offText } from '@/text/heads'
 import { Tape } from '@/ui/Tape'
@@ -60,8 +59,7 @@ export function Lane({
   onReach,
 }: LaneProps) {
   const { drum } = summary
-  const nowMs = useSelect(({ clockMs }) => clockMs)
-  const status = statusText(summary, nowMs)
+  const status = statusText(summary)
   return (
     <li
       ref={moving?.ref}
@@ -102,7 +100,9 @@ export function Lane({
         model={model}
         width={width}
         height={LANE_HEIGHT}
-        label={[laneText(summary), status.word, doubts.next, doubts.heads].filter(Boolean).join('; ')}
+        label={[laneText(summary), `${status.word}, ${status.detail}`, doubts.next, doubts.heads]
+          .filter(Boolean)
+          .join('; ')}
         doubts={doubts}
       />
       <button

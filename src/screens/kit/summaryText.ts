@@ -37,12 +37,12 @@ export interface StatusText {
 }
 
 /** One drum's state: a word, and what lies behind it. */
-export function statusText({ heads, worst }: DrumSummary, nowMs: number): StatusText {
+export function statusText({ heads, worst }: DrumSummary): StatusText {
   if (worst?.state === 'moved')
     return {
       word: 'likely moved',
       tone: 'act',
-      detail: `${worst.side} ${sinceText(worst.now!, nowMs)}`,
+      detail: `${worst.side}: ${oddsText(worst.out!)}`,
     }
   if (worst?.state === 'off')
     return { word: 'off sheet', tone: 'act', detail: `${worst.side} ${offText(worst.offCents!)}` }
@@ -56,7 +56,7 @@ export function statusText({ heads, worst }: DrumSummary, nowMs: number): Status
     return {
       word: 'may have moved',
       tone: 'soft',
-      detail: `${least.side} ${sinceText(least.now!, nowMs)}: ${oddsText(least.out!)}`,
+      detail: `${least.side}: ${oddsText(least.out!)}`,
     }
   const spread = Math.round(read[0].spreadCents ?? 0)
   const word = read.some((head) => head.state === 'settled') ? 'settled' : 'even'

@@ -3,6 +3,7 @@
 import { useState } from 'react'
 import type { KitState } from '@/core/log/fold'
 import { chooseHead } from '@/session/actions/kits'
+import { WORTH_TURNS } from '@/core/drift/rods'
 import { firstOut, rodsOf, type Forecasts, type LaneView } from '@/session/logbookView'
 import type { Session } from '@/session/session'
 import { dayText, lockText, rangeText, rodLossText, whyThatDay } from '@/text/forecast'
@@ -57,7 +58,7 @@ export function Headline({
                 ? 'is likely out of its band'
                 : 'leaves its band'}
           </p>
-          <p className="text-[64px] leading-[1.05] font-extrabold first-letter:uppercase md:text-[76px]">
+          <p className="text-[56px] leading-[1.05] font-extrabold tracking-tight first-letter:uppercase lg:text-[58px]">
             {forecast.readOut
               ? dayText(Date.parse(forecast.known.at), nowMs)
               : out
@@ -118,9 +119,11 @@ function Rods({ kit, lane, nowMs }: { kit: KitState; lane: LaneView; nowMs: numb
     <div className="mt-2 border-l-2 border-line pl-3">
       {losses.length === 0 ? (
         <p>Too few sittings to tell which rods back off: two spans with all lugs read are the least.</p>
+      ) : losses[0].turns < WORTH_TURNS ? (
+        <p>No rod falls behind the others by more than a hair.</p>
       ) : (
         <ul>
-          {losses.slice(0, 3).map((loss) => (
+          {losses.slice(0, 2).map((loss) => (
             <li key={loss.rods.join()} className="first-letter:uppercase">
               {rodLossText(loss)}
             </li>

@@ -42,7 +42,7 @@ export const LaneRow = memo(function LaneRow({
     points: lane.points,
     turnedMs: lane.turns.map(({ ms }) => ms),
     changesMs: lane.changes,
-    leavesMs: forecast?.leavesMs ?? null,
+    leavesMs: forecast?.readOut ? null : (forecast?.leavesMs ?? null),
     rangeMs:
       forecast && forecast.leavesMs !== null
         ? ([forecast.fromMs ?? nowMs, forecast.toMs ?? nowMs + 180 * DAY_MS] as const)
@@ -58,7 +58,7 @@ export const LaneRow = memo(function LaneRow({
         aria-expanded={open}
         aria-label={laneText(lane, forecast, nowMs)}
         onClick={onOpen}
-        className="relative flex min-h-11 flex-wrap items-baseline gap-x-2 text-left md:min-h-0 md:flex-col md:items-start md:justify-start"
+        className="relative flex min-h-11 flex-wrap items-end max-md:pb-1 gap-x-2 text-left md:min-h-0 md:flex-col md:items-start md:justify-start"
       >
         {first ? <span className="text-[17px] leading-tight font-bold md:-mb-0.5">{drum.name}</span> : null}
         <span className="flex items-center gap-1 text-[15px] leading-tight text-soft">

@@ -14,7 +14,7 @@ import { useTimeZoom } from './useTimeZoom'
 
 export const SPANS = [
   { value: 'week', label: 'week', days: 10 },
-  { value: 'weeks', label: '8 weeks', days: 72 },
+  { value: 'weeks', label: '8 weeks', days: 76 },
   { value: 'season', label: 'season', days: 210 },
 ] as const
 const DAY_SPAN = { value: 'day', label: 'day', days: 3 } as const
@@ -44,7 +44,7 @@ export function Lanes({
     ...lanes.flatMap(({ points }) => points.slice(0, 1).map(({ ms }) => ms)),
   )
   const limits = useMemo(() => [firstMs - 5 * DAY_MS, nowMs + AHEAD_DAYS * DAY_MS] as const, [firstMs, nowMs])
-  const [zoomed, zoom] = useTimeZoom(width, nowMs, 72 * DAY_MS, limits)
+  const [zoomed, zoom] = useTimeZoom(width, nowMs, 76 * DAY_MS, limits)
   const frame = { width, fromMs: zoom.fromMs, toMs: zoom.toMs }
   const span = (zoom.toMs - zoom.fromMs) / DAY_MS
   const near = ALL_SPANS.find(({ days }) => Math.abs(days / span - 1) < 0.06)
@@ -57,7 +57,7 @@ export function Lanes({
       '-': () => zoom.by(1 / 1.6),
       ArrowLeft: () => zoom.move(-0.2),
       ArrowRight: () => zoom.move(0.2),
-      Home: () => zoom.show(72 * DAY_MS),
+      Home: () => zoom.show(76 * DAY_MS),
     }
     if (!act[event.key]) return
     event.preventDefault()

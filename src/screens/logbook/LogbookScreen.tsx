@@ -67,8 +67,8 @@ export function LogbookScreen() {
         <Choice label="Part of the logbook" value={part} items={PARTS} onChange={setPart} />
       </div>
       {part === 'lanes' ? (
-        <div className="mt-1 grid gap-x-8 lg:grid-cols-[minmax(0,1fr)_330px]">
-          <div className="min-w-0 max-lg:order-2">
+        <div className="mt-1 grid gap-x-8 lg:grid-cols-[minmax(0,1fr)_330px] lg:grid-rows-[auto_1fr]">
+          <div className="min-w-0 max-lg:order-2 lg:row-span-2">
             <Lanes
               kit={kit}
               lanes={lanes}
@@ -80,6 +80,8 @@ export function LogbookScreen() {
           </div>
           <div className="max-lg:order-1 lg:border-l lg:border-line lg:pt-3 lg:pl-6">
             <Headline {...{ session, kit, lanes, forecasts, nowMs, opened }} />
+          </div>
+          <div className="max-lg:order-4 lg:border-l lg:border-line lg:pl-6">
             <div className="max-lg:hidden">
               <PlaysTable kit={kit} nowMs={nowMs} />
             </div>

@@ -1,12 +1,15 @@
 'use client'
 
+import { format } from 'date-fns'
 import { useGo } from '@/ui/useGo'
 import { useState, type FormEvent } from 'react'
+import type { Occasion } from '@/core/log/diary'
 import { headKey, type KitState } from '@/core/log/fold'
 import { wantsWork } from '@/core/runs/worklist'
 import { startRun, tooMuch, workTo } from '@/session/actions/run'
 import { useSelect, useSession } from '@/session/react'
 import { minutesText } from '@/text/minutes'
+import { tonightText } from '@/text/logbook'
 import { heldBeforeText, leaveText, todoText } from '@/text/run'
 import { Button } from '@/ui/Button'
 import { Field, INPUT_CLASS } from '@/ui/Field'
@@ -20,9 +23,11 @@ export function BeginRun({ kit, nowMs }: { kit: KitState; nowMs: number }) {
   const go = useGo()
   const sheets = kit.sheets.filter(({ archived }) => !archived)
   const [picked, setPicked] = useState<string | null>(null)
-  const [doors, setDoors] = useState('')
+  const tonight = nextGig(kit, nowMs)
+  const [typed, setDoors] = useState<string | null>(null)
+  const doors = typed ?? (tonight?.doorsAt ? format(new Date(tonight.doorsAt), 'HH:mm') : '')
   if (!session) return null
-  const sheet = sheets.find(({ id }) => id === (picked ?? kit.sheet)) ?? sheets[0]
+  const sheet = sheets.find(({ id }) => id === (picked ?? tonight?.sheet ?? kit.sheet)) ?? sheets[0]
   if (!sheet) return <p className="mt-4 text-lg">All sheets are archived. Bring one back under Sheets.</p>
   const doorsAt = doorsOn(doors, nowMs)
   const submit = (event: FormEvent) => {
@@ -37,6 +42,7 @@ export function BeginRun({ kit, nowMs }: { kit: KitState; nowMs: number }) {
   const held = kit.sheets.find(({ id }) => id === kit.sheet)
   return (
     <>
+      {tonight ? <p className="mt-2 text-lg">{tonightText(tonight)}</p> : null}
       <form onSubmit={submit} className="mt-4 flex max-w-2xl flex-wrap items-end gap-5">
         <Pick
           label="to the sheet"
@@ -81,6 +87,18 @@ export function BeginRun({ kit, nowMs }: { kit: KitState; nowMs: number }) {
         ))}
       </ol>
     </>
+  )
+}
+
+/** A gig that begins within so long is what the run is for. */
+const SOON_MS = 18 * 3600 * 1000
+
+function nextGig({ diary }: KitState, nowMs: number): Occasion | null {
+  return (
+    diary.occasions.find(({ on, doorsAt, cancelled }) => {
+      const ms = Date.parse(doorsAt ?? on)
+      return !cancelled && ms > nowMs && ms < nowMs + SOON_MS
+    }) ?? null
   )
 }
 

@@ -7,7 +7,9 @@ import type { KitState } from '@/core/log/fold'
 import { runView } from '@/session/actions/run'
 import { useKit, useSelect, useSession } from '@/session/react'
 import { Pick } from '@/ui/Pick'
+import { Button } from '@/ui/Button'
 import { BeginRun } from './BeginRun'
+import { QuickCheck } from './QuickCheck'
 import { GoingRun } from './GoingRun'
 import { Report } from './Report'
 import { useNow } from './useNow'
@@ -18,9 +20,11 @@ export function RunScreen() {
   const state = useSelect(({ clockMs, phase, settings }) => ({ clockMs, phase, settings }))
   const kit = useKit()
   const now = useNow(session)
+  const [checking, setChecking] = useState(false)
   if (!session || (state.phase === 'starting' && !kit))
     return <p className="p-8 text-soft">Opening the log…</p>
   const view = runView(state, kit, Math.max(now, state.clockMs))
+  const nowMs = Math.max(now, state.clockMs)
   return (
     <div className="px-4 pb-10 md:px-7 print:p-0">
       <h1 className="pt-3 text-3xl font-bold md:pt-5 md:text-4xl print:hidden">Retune run</h1>
@@ -31,10 +35,15 @@ export function RunScreen() {
         </p>
       ) : view ? (
         <GoingRun view={view} />
+      ) : checking ? (
+        <QuickCheck kit={kit} nowMs={nowMs} onClose={() => setChecking(false)} />
       ) : (
         <>
           <div className="print:hidden">
-            <BeginRun kit={kit} nowMs={Math.max(now, state.clockMs)} />
+            <BeginRun kit={kit} nowMs={nowMs} />
+            <Button className="mt-4" onClick={() => setChecking(true)}>
+              Quick check: one stroke a drum
+            </Button>
           </div>
           <Reports kit={kit} />
         </>

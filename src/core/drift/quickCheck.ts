@@ -1,0 +1,192 @@
+import { toleranceOf, sheetTarget } from '../bench/targets'
+import { drumPair } from '../bench/pairing'
+import { lastKnown, benchHead } from '../bench/standing'
+import { strokesOf, type Stroke } from '../bench/strokes'
+import type { KitState } from '../log/fold'
+import { logNormalDensity, normalCdf } from '../numeric/normal'
+import { learnPair, predictCentre } from '../pair/learn'
+import type { PairDrum, PairPlace } from '../pair/types'
+import type { Drum, Side } from '../records/kit'
+import { centsBetween, CENTS_PER_NEPER, shiftByCents } from '../units/pitch'
+import { standingAt } from './ageing'
+import { halfBand, headAgeing } from './headForecast'
+
+/** What is believed of one head before the stroke: cents from where it is to be, one standard deviation, half of its band. */
+export interface HeadPrior {
+  side: Side
+  offCents: number
+  /** Of that, what it is foreseen to have moved since it was read. */
+  movedCents: number
+  sd: number
+  halfCents: number
+}
+
+/** One stroke on the centre against what it was to read. */
+export interface CentreSeen {
+  /** Cents above what both heads would make as last known, and one standard error of that. */
+  cents: number
+  errorCents: number
+  /** Cents of the centre for a cent of each head. */
+  pull: { batter: number; resonant: number }
+}
+
+export interface HeadOdds {
+  side: Side
+  /** Probability that it has moved by more than `MOVED_CENTS` since it was read, and that it is out of its band now. */
+  moved: number
+  out: number
+  /** Where it likely is, in cents from where it is to be. */
+  offCents: number
+}
+
+/** Between two sittings a head is knocked, slips or is turned by somebody now and then, by so much (a judgement). */
+const KNOCKED = 0.04
+const KNOCK_SD = 22
+/** A head that went further than this has moved. */
+export const MOVED_CENTS = 7.5
+
+/**
+ * Which heads have moved, from one stroke on the centre: three stories (as foreseen, or one of the two heads knocked) weighed by how
+ * well each explains what was read, and within each a Gaussian of both heads. One stroke tells one number: which of the two moved
+ * is told by what was foreseen alone.
+ */
+export function headOdds(heads: readonly HeadPrior[], { cents, errorCents, pull }: CentreSeen): HeadOdds[] {
+  const stories = [null, ...heads.map(({ side }) => side)]
+  const told = stories.map((knocked) => {
+    const variances = heads.map(({ side, sd }) => sd ** 2 + (side === knocked ? KNOCK_SD ** 2 : 0))
+    const spread = heads.reduce((sum, { side }, i) => sum + pull[side] ** 2 * variances[i], errorCents ** 2)
+    const prior = knocked === null ? 1 - KNOCKED * heads.length : KNOCKED
+    const weight = prior * Math.exp(logNormalDensity(cents, Math.sqrt(spread)))
+    const each = heads.map(({ side, offCents, movedCents, halfCents }, i) => {
+      const gain = (pull[side] * variances[i]) / spread
+      const mean = offCents + gain * cents
+      const sd = Math.sqrt(Math.max(1e-6, variances[i] * (1 - gain * pull[side])))
+      const beyond = (half: number, middle: number) =>
+        1 - normalCdf((half - middle) / sd) + normalCdf((-half - middle) / sd)
+      return { mean, out: beyond(halfCents, mean), moved: beyond(MOVED_CENTS, mean - offCents + movedCents) }
+    })
+    return { weight, each }
+  })
+  const all = told.reduce((sum, { weight }) => sum + weight, 0) || 1
+  type Each = (typeof told)[number]['each']
+  const mean = (of: (each: Each) => number) =>
+    told.reduce((sum, { weight, each }) => sum + (weight / all) * of(each), 0)
+  return heads.map(({ side }, i) => ({
+    side,
+    ...{ moved: mean((each) => each[i].moved), out: mean((each) => each[i].out) },
+    offCents: mean((each) => each[i].mean),
+  }))
+}
+
+/** What one drum's stroke says. */
+export interface DrumCheck {
+  drum: Drum
+  stroke: string
+  seen: CentreSeen
+  heads: HeadOdds[]
+  /** Heads that have likely moved: where the stroke cannot tell which, both. */
+  named: Side[]
+  /** Held against a stroke in this tuning, or against the model of both heads alone, which is less sure. */
+  against: 'stroke' | 'model'
+}
+
+/** From this likelihood on a look is cheaper than a doubt: set by the bench, where 15 cents are named nine times in ten and still kits passed. */
+const NAMED = 0.12
+/** Of two heads that may have moved, the one is named with the other when it is this near to it. */
+const ALIKE = 0.4
+
+/** The heads that a check names: the likeliest, and the other where the stroke cannot tell them apart. */
+export function namedHeads(heads: readonly HeadOdds[]): Side[] {
+  const none = heads.reduce((product, { moved }) => product * (1 - moved), 1)
+  if (1 - none < NAMED) return []
+  const most = Math.max(...heads.map(({ moved }) => moved))
+  return heads.filter(({ moved }) => moved >= ALIKE * most).map(({ side }) => side)
+}
+
+/**
+ * Checks a drum by its newest stroke on the centre.
+ * @returns null where a head was never read, or the stroke is not of this drum
+ */
+export function checkDrum(
+  kit: KitState,
+  drum: Drum,
+  practice: boolean,
+  strokeId: string,
+  nowMs: number,
+): DrumCheck | null {
+  const strokes = strokesOf(kit, drum, practice)
+  const at = strokes.findIndex(({ id }) => id === strokeId)
+  if (at < 0) return null
+  const sides: Side[] = drum.oneHeaded ? ['batter'] : ['batter', 'resonant']
+  const known = sides.map((side) => lastKnown(benchHead(kit, drum, side, practice, nowMs)))
+  if (known.some((each) => each === null)) return null
+  const place: PairPlace = {
+    batterHz: known[0]!.meanHz,
+    resonantHz: drum.oneHeaded ? null : known[1]!.meanHz,
+  }
+  const { drum: own, seen } = drumPair(kit, drum, practice, nowMs)
+  // What this stroke says is not what it is held against.
+  const before = seen.slice(0, Math.max(0, seen.length - (strokes.length - at)))
+  const expected = predictCentre(own, place, learnPair(own, before))
+  const like = strokes.slice(0, at).findLast((stroke) => inTuning(stroke, place))
+  const stroke = strokes[at]
+  const errorOf = ({ hz, standardErrorHz }: Stroke) => (CENTS_PER_NEPER * standardErrorHz) / hz
+  const seenNow: CentreSeen = like
+    ? {
+        cents: centsBetween(like.hz, stroke.hz),
+        errorCents: Math.hypot(errorOf(stroke), errorOf(like), STROKE_CENTS),
+        pull: pullOf(own, place, expected.hz),
+      }
+    : {
+        cents: centsBetween(expected.hz, stroke.hz),
+        errorCents: Math.hypot(errorOf(stroke), expected.errorCents),
+        pull: pullOf(own, place, expected.hz),
+      }
+  const foreseen = sides.map((side, i) => priorOf(kit, drum, side, practice, known[i]!.meanHz, nowMs))
+  // Heads are foreseen to have moved already: only what goes beyond that is news.
+  const shift = sides.reduce((sum, side, i) => sum + seenNow.pull[side] * foreseen[i].movedCents, 0)
+  const heads = headOdds(foreseen, { ...seenNow, cents: seenNow.cents - shift })
+  return {
+    ...{ drum, stroke: strokeId, seen: seenNow, heads, named: namedHeads(heads) },
+    against: like ? 'stroke' : 'model',
+  }
+}
+
+/** Two strokes of one drum differ by so much though nothing moved: place, force, hand. */
+const STROKE_CENTS = 1
+const SAME_CENTS = 1.5
+
+function inTuning({ batterHz, resonantHz }: Stroke, place: PairPlace): boolean {
+  const same = (one: number | null, other: number | null) =>
+    one === null || other === null ? one === other : Math.abs(centsBetween(one, other)) < SAME_CENTS
+  return same(batterHz, place.batterHz) && same(resonantHz, place.resonantHz)
+}
+
+const STEP_CENTS = 10
+
+/** Cents of the centre for a cent of each head, by the model of both. */
+export function pullOf(drum: PairDrum, place: PairPlace, hz: number): CentreSeen['pull'] {
+  const learned = learnPair(drum, [])
+  const base = predictCentre(drum, place, learned).hz
+  const at = (to: PairPlace) => centsBetween(base, predictCentre(drum, to, learned).hz) / STEP_CENTS
+  if (!(hz > 0)) return { batter: 0.5, resonant: 0.5 }
+  return {
+    batter: at({ ...place, batterHz: shiftByCents(place.batterHz, STEP_CENTS) }),
+    resonant:
+      place.resonantHz === null
+        ? 0
+        : at({ ...place, resonantHz: shiftByCents(place.resonantHz, STEP_CENTS) }),
+  }
+}
+
+function priorOf(kit: KitState, drum: Drum, side: Side, practice: boolean, hz: number, nowMs: number) {
+  const target = sheetTarget(kit, drum.id, side)
+  const ageing = headAgeing(kit, drum, side, practice, nowMs)
+  const standing = ageing && standingAt(ageing, nowMs)
+  const movedCents = standing && ageing ? standing.cents - ageing.readCents : 0
+  const off = target ? centsBetween(target.meanHz, hz) : 0
+  return {
+    ...{ side, movedCents, offCents: off + movedCents, sd: standing?.sd ?? 2 },
+    halfCents: halfBand({ toleranceCents: target?.toleranceCents ?? toleranceOf(drum, side, hz) }),
+  }
+}
