@@ -159,6 +159,7 @@ export interface LikeNow {
 
 /** Days are as near as now when they are this close to it. */
 const LATELY_DAYS = 2
+const APART_DAYS = 4
 
 /** When it last sounded like this: days on which something was read, by how near all heads stood to where they stand now. */
 export function likeNow(lanes: readonly LaneView[], nowMs: number, most = 3): LikeNow[] {
@@ -181,5 +182,11 @@ export function likeNow(lanes: readonly LaneView[], nowMs: number, most = 3): Li
     const cents = Math.sqrt(offs.reduce((sum, off) => sum + off * off, 0) / offs.length)
     return [{ ms: ms - DAY_MS / 2, cents, heads: offs.length }]
   })
-  return all.sort((a, b) => a.cents - b.cents || b.ms - a.ms).slice(0, most)
+  const kept: LikeNow[] = []
+  for (const day of all.sort((a, b) => a.cents - b.cents || b.ms - a.ms)) {
+    // Days of one tuning are one answer.
+    if (kept.length < most && kept.every(({ ms }) => Math.abs(ms - day.ms) > APART_DAYS * DAY_MS))
+      kept.push(day)
+  }
+  return kept
 }

@@ -80,9 +80,14 @@ function ageOf(
 ): FilmAge {
   const at = now ?? stints.at(-1)
   const head = now ? now.drum[now.side] : boxed!.head
-  const since = head.fittedOn ?? stints[0]?.from ?? null
-  const history = stints.flatMap(({ drum, side, film }) =>
-    historyOf(headLog(kit, drum.id, side, practice), drum.lugs).filter((past) => past.film === film),
+  // The day on which it was new is the first that anybody names.
+  const days = [head.fittedOn, boxed?.head.fittedOn ?? null, stints[0]?.from ?? null]
+  const since = days.filter((day) => day !== null).sort()[0] ?? null
+  const history = stints.flatMap(({ drum, side, film, from, to }) =>
+    historyOf(headLog(kit, drum.id, side, practice), drum.lugs).filter(
+      // The same film may have been on the same head twice.
+      (past) => past.film === film && (from === null || past.from >= from) && (to === null || past.from < to),
+    ),
   )
   const times = stints.flatMap((stint) => played(occasions, stint, nowMs))
   return {

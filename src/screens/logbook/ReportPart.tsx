@@ -78,11 +78,13 @@ export function ReportPart({
                 least === null ? '' : `${centsText(least)} to ${centsText(most!)}`,
                 String(turned),
                 changed ? String(changed) : '',
-                forecast
-                  ? forecast.leavesMs === null
-                    ? 'not within half a year'
-                    : dayText(forecast.leavesMs, nowMs)
-                  : '',
+                forecast?.readOut
+                  ? 'was read out of it'
+                  : forecast
+                    ? forecast.leavesMs === null
+                      ? 'not within half a year'
+                      : dayText(forecast.leavesMs, nowMs)
+                    : '',
               ],
             }
           })}
