@@ -1,7 +1,15 @@
+import { keptForecast, type KeptForecast } from '@/core/drift/kept'
 import { benchHead } from '@/core/bench/standing'
 import { rodLosses, rodsToLock, type RodLoss } from '@/core/drift/rods'
 import { turnLawOf } from '@/core/membrane/turnLaw'
-import { believedNow, forecastOf, halfBand, type HeadForecast } from '@/core/drift/headForecast'
+import {
+  believedNow,
+  daysOf,
+  forecastOf,
+  halfBand,
+  newSince,
+  type HeadForecast,
+} from '@/core/drift/headForecast'
 import { headKey } from '@/core/log/headKey'
 import { headLog, type KitState } from '@/core/log/fold'
 import { historyOf, type HeadLog } from '@/core/log/headLog'
@@ -110,6 +118,24 @@ function drawnLane(log: HeadLog, drum: Drum, side: Side, target: Target | null):
     presses: history.flatMap(({ presses, to }) => (presses ? [Date.parse(to)] : [])),
     changes: log.stints.flatMap(({ from }) => (from ? [Date.parse(from)] : [])),
   }
+}
+
+/** What each of a head's newest sittings said of the forecast before it, by its start. */
+export function forecastsKept(
+  kit: KitState,
+  { drum, side, history }: LaneView,
+  nowMs: number,
+  most: number,
+): Map<string, KeptForecast> {
+  const log = headLog(kit, drum.id, side, kit.simulated)
+  const days = { drum, side, newMs: newSince(log, drum, side), ...daysOf(kit.diary, nowMs) }
+  const first = Math.max(0, history.length - most)
+  return new Map(
+    history.slice(first).flatMap((past, i) => {
+      const kept = keptForecast(history, first + i, days)
+      return kept ? [[past.from, kept] as const] : []
+    }),
+  )
 }
 
 export type Forecasts = ReadonlyMap<string, HeadForecast | null>

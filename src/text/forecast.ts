@@ -1,6 +1,7 @@
 import { addDays, format, isSameDay } from 'date-fns'
 import type { BelievedNow, HeadForecast } from '@/core/drift/headForecast'
 import { ratesOf } from '@/core/drift/ageing'
+import type { KeptForecast } from '@/core/drift/kept'
 import type { DriftCause, Passage } from '@/core/drift/forecast'
 import type { RodLoss } from '@/core/drift/rods'
 import { DAY_MS } from '@/core/units/time'
@@ -122,4 +123,11 @@ export function lockText(losses: readonly RodLoss[]): string | null {
     ? ' Pitch names the pair, not the side: feel both, and lock the loose one first.'
     : ''
   return `Lock ${one ? 'rod' : 'rods'} ${listText(rods.map(String))}.${pair}`
+}
+
+/** Whether a reading lay where it was foreseen: "kept, 1 c lower", "broken, 12 c lower". */
+export function keptText(kept: KeptForecast | undefined): string {
+  if (!kept) return ''
+  const off = Math.round(kept.cents)
+  return `${kept.kept ? 'kept' : 'broken'}, ${off === 0 ? 'as foreseen' : `${Math.abs(off)} c ${off < 0 ? 'lower' : 'higher'}`}`
 }

@@ -9,6 +9,7 @@ import { DAY_MS } from '../units/time'
 import { AirKnown } from './air'
 import { AGEING, ageingOf, ratesOf, settledBetween, standingAt, type Ageing } from './ageing'
 import { fanOf, gammaAt, passageOf } from './forecast'
+import { keptForecast } from './kept'
 import { Plays } from './plays'
 import { rodLosses, rodsToLock } from './rods'
 
@@ -296,4 +297,18 @@ test('a gauge names the rod itself', () => {
   )
   expect(losses[0]).toMatchObject({ rods: [7], by: 'gauge' })
   expect(losses[0].turns).toBeCloseTo(11, 6)
+})
+
+test('a forecast is kept by a reading that lies in it, and broken by one that does not', () => {
+  const history = [...weeks(() => 0, 40), sat(42, -1), sat(45, -14)]
+  const nowMs = START + 45 * DAY_MS
+  const days = { plays: new Plays(EMPTY_DIARY, nowMs), air: new AirKnown(EMPTY_DIARY.air) }
+  const at = (i: number) => keptForecast(history, i, { drum: snare, side: 'batter', newMs: null, ...days })
+  expect(at(0)).toBeNull()
+  expect(at(history.length - 2)).toMatchObject({ kept: true })
+  expect(at(history.length - 1)).toMatchObject({ kept: false })
+  expect(at(history.length - 1)!.cents).toBeLessThan(-9)
+  // Behind turns without a reading nothing was foreseen.
+  const turned = [...history.slice(0, 3), sat(9, 0, { left: null, turns: [0.1] }), sat(12, 0)]
+  expect(keptForecast(turned, 4, { drum: snare, side: 'batter', newMs: null, ...days })).toBeNull()
 })

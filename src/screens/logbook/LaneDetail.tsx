@@ -1,14 +1,16 @@
 'use client'
 
-import { useState } from 'react'
+import { useMemo, useState } from 'react'
 import { headLog, type KitState } from '@/core/log/fold'
 import type { PastSitting } from '@/core/log/history'
 import { drumLog } from '@/core/log/fold'
 import { fittedSpreadCents } from '@/core/bench/targets'
 import { centsBetween } from '@/core/units/pitch'
 import { bringBackThere } from '@/session/actions/logbook'
-import type { LaneView } from '@/session/logbookView'
+import { forecastsKept, type LaneView } from '@/session/logbookView'
+import { useSelect } from '@/session/react'
 import type { Session } from '@/session/session'
+import { keptText } from '@/text/forecast'
 import { hzText, offText } from '@/text/heads'
 import { dateTimeText, sittingWords, sourceText } from '@/text/logbook'
 import { fixed } from '@/text/shown'
@@ -18,6 +20,8 @@ import { useGo } from '@/ui/useGo'
 import { AsItWas } from './AsItWas'
 
 const SHOWN = 12
+/** Of so many sittings it is said whether the forecast held: each asks for all before it. */
+const MOST_HELD = 60
 
 /** Every sitting of one head, newest first; each leads to how the bench was then. */
 export function LaneDetail({ session, kit, lane }: { session: Session; kit: KitState; lane: LaneView }) {
@@ -26,6 +30,11 @@ export function LaneDetail({ session, kit, lane }: { session: Session; kit: KitS
   const go = useGo()
   const { drum, side, target } = lane
   const history = [...lane.history].reverse()
+  const nowMs = useSelect(({ clockMs }) => clockMs)
+  const kept = useMemo(
+    () => forecastsKept(kit, lane, nowMs, all ? MOST_HELD : SHOWN),
+    [kit, lane, nowMs, all],
+  )
   const shown = all ? history : history.slice(0, SHOWN)
   const there = (past: PastSitting) => {
     const hz = (past.left ?? past.found)?.hz
@@ -49,6 +58,7 @@ export function LaneDetail({ session, kit, lane }: { session: Session; kit: KitS
                 'left, Hz',
                 target ? 'off' : '',
                 'spread',
+                'forecast',
                 'done',
                 'centre, ring',
                 'by',
@@ -76,6 +86,7 @@ export function LaneDetail({ session, kit, lane }: { session: Session; kit: KitS
                   <td className="pr-4 whitespace-nowrap">
                     {newest?.lugs ? `${Math.round(spreadOf(newest, drum.lugs))} c` : ''}
                   </td>
+                  <td className="pr-4 whitespace-nowrap">{keptText(kept.get(past.from))}</td>
                   <td className="pr-4">{sittingWords(past)}</td>
                   <td className="pr-4 whitespace-nowrap">{strokeWords(kit, lane, past)}</td>
                   <td className="pr-4">{sourceText(past.by)}</td>
