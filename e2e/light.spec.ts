@@ -3,7 +3,18 @@ import { gzipSync } from 'node:zlib'
 import type { Page } from '@playwright/test'
 import { expect, test } from './page'
 
-const PLACES = ['/', '/bench', '/spacing', '/sheets', '/run', '/welcome', '/settings', '/share', '/print']
+const PLACES = [
+  '/',
+  '/bench',
+  '/spacing',
+  '/sheets',
+  '/run',
+  '/logbook',
+  '/welcome',
+  '/settings',
+  '/share',
+  '/print',
+]
 /** Scripts that a page names itself, without those that only an old browser takes: before they are run nothing can be pressed. */
 const FRAME_KB = 170
 /** All scripts that come on a first visit until the place rests, with the place and the log's reader; workers beside. */

@@ -99,7 +99,7 @@ async function firstHour(page, name) {
 async function besideDrums(page) {
   await page.getByRole('button', { name: /^typed/ }).click()
   await page.waitForURL(/bench/)
-  for (const place of ['settings', 'share']) {
+  for (const place of ['share']) {
     await page.goto(`${base}/${place}`)
     await page.getByRole('heading', { level: 2 }).first().waitFor()
     await page.waitForTimeout(600)
@@ -127,6 +127,10 @@ async function kitOn(page) {
   await page.getByRole('heading', { name: 'Open deck on paper' }).waitFor()
   await page.waitForTimeout(400)
   await shot(page, 'print')
+  await page.goto(`${base}/logbook`)
+  await page.getByText(', 8 in 10').waitFor({ timeout: 60_000 })
+  await page.waitForTimeout(800)
+  await shot(page, 'logbook')
   await page.goto(`${base}/run`)
   await page.getByLabel('to the sheet').selectOption({ label: 'Open deck' })
   await page.getByRole('button', { name: 'Start the run' }).click()

@@ -116,7 +116,9 @@ export function forecastOf(
     ...{ target, known, ageing, halfCents, middleCents, shiftCents },
   })
   const newest = log.sittings.at(-1)
-  return newest ? newest.derive('forecast', [ageing, known, target, hourOf(nowMs)], work) : work()
+  return newest
+    ? newest.derive('forecast', [ageing, known.at, known.meanHz, target, hourOf(nowMs)], work)
+    : work()
 }
 
 /** The fan of a head, in cents from its target. */
