@@ -273,7 +273,7 @@ export function forecastHead(head: MadeHead): Ranged {
 
 export const held = (all: readonly Ranged[]) =>
   all.filter(({ from, to, truth }) => truth >= from && truth <= to).length / all.length
-export const meanWidth = (all: readonly Ranged[]) =>
+const meanWidth = (all: readonly Ranged[]) =>
   all.reduce((sum, { from, to }) => sum + to - from, 0) / all.length
 
 const medianWidth = (all: readonly Ranged[]) => median(all.map(({ from, to }) => to - from))

@@ -4,7 +4,7 @@ import type { PastSitting } from '@/core/log/history'
 import type { Drum, Side } from '@/core/records/kit'
 import { centsBetween } from '@/core/units/pitch'
 import { DAY_MS } from '@/core/units/time'
-import { occasionText, sittingWords } from '@/text/logbook'
+import { occasionDetails, sittingWords } from '@/text/logbook'
 import { fixed } from '@/text/shown'
 import type { LaneView } from './logbookView'
 
@@ -36,7 +36,8 @@ export function entriesOf(kit: KitState, lanes: readonly LaneView[]): Entry[] {
   const drumOf = (id: string | null) => kit.drums.find((drum) => drum.id === id) ?? null
   const occasions = kit.diary.occasions.map((each): Entry => ({
     ...{ id: each.id, ms: Date.parse(each.on), drum: null, room: each.room, sheet: each.sheet },
-    ...{ what: each.what, words: occasionText(each), occasion: each.id },
+    what: each.cancelled ? `${each.what}, called off` : each.what,
+    ...{ words: occasionDetails(each), occasion: each.id },
   }))
   const notes = kit.diary.notes.map(({ id, on, drum, words }): Entry => ({
     ...{ id, ms: Date.parse(on), drum: drumOf(drum), room: null, sheet: null, what: 'note', words },

@@ -27,7 +27,7 @@ export function ageWords({ weeks, sittings, gigs, plays, minutes, stints }: Film
   ].join(', ')
 }
 
-export function wornText(reason: WornReason): string {
+function wornText(reason: WornReason): string {
   switch (reason.why) {
     case 'found':
       return `looking over found it ${FINDINGS[reason.finding].label}`

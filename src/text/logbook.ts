@@ -37,10 +37,15 @@ export const dateText = (at: string | number) => format(new Date(at), 'd MMM')
 export const dateTimeText = (at: string | number) => format(new Date(at), 'd MMM yyyy, HH:mm')
 
 /** A gig in a line: "gig, 120 min, Lower lounge, load-in 17:00, doors 19:00". */
-export function occasionText({ what, minutes, room, loadInAt, doorsAt, words, cancelled }: Occasion): string {
+export function occasionText(occasion: Occasion): string {
+  const { what, cancelled } = occasion
+  return [cancelled ? `${what}, called off` : what, occasionDetails(occasion)].filter(Boolean).join(', ')
+}
+
+/** The same without what it was. */
+export function occasionDetails({ minutes, room, loadInAt, doorsAt, words }: Occasion): string {
   const clock = (at: string) => format(new Date(at), 'HH:mm')
   return [
-    cancelled ? `${what}, called off` : what,
     minutes === null ? '' : `${minutes} min`,
     room ?? '',
     loadInAt ? `load-in ${clock(loadInAt)}` : '',
@@ -50,6 +55,13 @@ export function occasionText({ what, minutes, room, loadInAt, doorsAt, words, ca
     .filter(Boolean)
     .join(', ')
 }
+
+/** When a sitting was: the year only where it is another one. */
+export const sittingTimeText = (at: string, nowMs: number) =>
+  format(
+    new Date(at),
+    new Date(at).getFullYear() === new Date(nowMs).getFullYear() ? 'd MMM, HH:mm' : 'd MMM yyyy',
+  )
 
 /** What was found and left in a sitting, for a row of the table. */
 export function sittingWords({ found, left, turns, presses }: PastSitting): string {

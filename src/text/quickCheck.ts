@@ -6,6 +6,8 @@ import { centsText } from './heads'
 export function checkText({ drum, named, heads, seen, against }: DrumCheck): string {
   const off = Math.round(seen.cents)
   const centre = off === 0 ? 'centre as it was' : `centre ${centsText(seen.cents)} c`
+  if (named.length === 0 && against === 'model')
+    return `${drum.name}: ${centre}, within what the model of both heads may be off. This stroke makes the next check sharper.`
   const sure =
     against === 'model'
       ? '; held against the model of both heads alone, since no stroke of this tuning is known'

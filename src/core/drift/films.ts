@@ -31,8 +31,7 @@ export interface FilmAge {
 }
 
 /** Id under which a stint's film is known over all drums of a kit. */
-export const filmIdOf = (film: string | null, drum: string, side: Side) =>
-  film ?? `first/${headKey(drum, side)}`
+const filmIdOf = (film: string | null, drum: string, side: Side) => film ?? `first/${headKey(drum, side)}`
 
 const played = (occasions: readonly Occasion[], { from, to }: Stint, nowMs: number) => {
   const now = new Date(nowMs).toISOString()

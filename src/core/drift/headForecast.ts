@@ -6,7 +6,6 @@ import { headLog, type KitState } from '../log/fold'
 import { historyOf, type HeadLog } from '../log/headLog'
 import type { Drum, Side, Target } from '../records/kit'
 import { centsBetween } from '../units/pitch'
-import { DAY_MS } from '../units/time'
 import { AirKnown } from './air'
 import { ageingOf, standingAt, type Ageing } from './ageing'
 import { fanOf, passageOf, type FanDay, type Passage } from './forecast'
@@ -126,6 +125,3 @@ export function headFan(forecast: HeadForecast, nowMs: number, days: number): Fa
   const { ageing, middleCents, shiftCents } = forecast
   return fanOf(ageing, nowMs, days, shiftCents - middleCents)
 }
-
-/** Days between two moments, for words. */
-export const daysBetween = (fromMs: number, toMs: number) => (toMs - fromMs) / DAY_MS

@@ -19,7 +19,7 @@ const GIG_MINUTES = 120
 const REHEARSAL = 0.6
 
 /** A gig by its length, as a part of a usual one; common practice, no source: long ones move more. */
-export function weightOf({ what, minutes }: Pick<Occasion, 'what' | 'minutes'>): number {
+function weightOf({ what, minutes }: Pick<Occasion, 'what' | 'minutes'>): number {
   const long = minutes === null ? 1 : Math.min(2, Math.max(0.3, minutes / GIG_MINUTES))
   return (what === 'gig' ? 1 : REHEARSAL) * long
 }

@@ -143,7 +143,7 @@ export function rodsToLock(drum: Drum, losses: readonly RodLoss[]): RodLoss[] {
     .filter(({ turns }) => turns >= BESIDE * most)
     .filter(
       ({ turns, errorTurns, unlocked }) =>
-        unlocked.length > 0 && turns > CLEAR * errorTurns && turns > WORTH_TURNS,
+        unlocked.length > 0 && turns > CLEAR * errorTurns && turns > 2 * WORTH_TURNS,
     )
     .slice(0, 2)
     .map((loss) => ({

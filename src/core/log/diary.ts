@@ -48,8 +48,7 @@ export interface Diary {
 
 export const EMPTY_DIARY: Diary = { occasions: [], notes: [], air: new Map(), box: new Map() }
 
-export const dayOf = (at: string | number) =>
-  Math.floor((typeof at === 'number' ? at : Date.parse(at)) / DAY_MS)
+const dayOf = (at: string | number) => Math.floor((typeof at === 'number' ? at : Date.parse(at)) / DAY_MS)
 
 const DIARY_KINDS: ReadonlySet<string> = new Set<DiaryEvent['kind']>([
   ...(['occasionNoted', 'dayNoted', 'weatherNoted', 'filmNoted'] as const),

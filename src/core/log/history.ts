@@ -44,7 +44,7 @@ const USUAL_WAVE = 12
 const LEAST_ERROR = 1.5
 
 /** Least squares of mean and second harmonic over the lugs that were read, with the usual unevenness for those that were not. */
-export function readingOf(pass: Pass, lugs: number): Reading | null {
+function readingOf(pass: Pass, lugs: number): Reading | null {
   const all = [...pass.readings.values()].filter(({ lug }) => lug <= lugs)
   if (all.length === 0) {
     if (!pass.whole) return null

@@ -123,11 +123,14 @@ function Rods({ kit, lane, nowMs }: { kit: KitState; lane: LaneView; nowMs: numb
         <p>No rod falls behind the others by more than a hair.</p>
       ) : (
         <ul>
-          {losses.slice(0, 2).map((loss) => (
-            <li key={loss.rods.join()} className="first-letter:uppercase">
-              {rodLossText(loss)}
-            </li>
-          ))}
+          {losses
+            .filter(({ turns }) => turns >= WORTH_TURNS)
+            .slice(0, 2)
+            .map((loss) => (
+              <li key={loss.rods.join()} className="first-letter:uppercase">
+                {rodLossText(loss)}
+              </li>
+            ))}
         </ul>
       )}
       {words ? <p className="mt-1 font-bold">{words}</p> : null}

@@ -12,7 +12,7 @@ import { useSelect } from '@/session/react'
 import type { Session } from '@/session/session'
 import { keptText } from '@/text/forecast'
 import { hzText, offText } from '@/text/heads'
-import { dateTimeText, sittingWords, sourceText } from '@/text/logbook'
+import { sittingTimeText, sittingWords, sourceText } from '@/text/logbook'
 import { fixed } from '@/text/shown'
 import { Button } from '@/ui/Button'
 import { Sideways } from '@/ui/Sideways'
@@ -36,6 +36,7 @@ export function LaneDetail({ session, kit, lane }: { session: Session; kit: KitS
     [kit, lane, nowMs, all],
   )
   const shown = all ? history : history.slice(0, SHOWN)
+  const struck = shown.some((past) => strokeWords(kit, lane, past) !== '')
   const there = (past: PastSitting) => {
     const hz = (past.left ?? past.found)?.hz
     if (!hz) return
@@ -60,7 +61,7 @@ export function LaneDetail({ session, kit, lane }: { session: Session; kit: KitS
                 'spread',
                 'forecast',
                 'done',
-                'centre, ring',
+                ...(struck ? ['centre, ring'] : []),
                 'by',
                 '',
               ].map((head, i) => (
@@ -76,7 +77,7 @@ export function LaneDetail({ session, kit, lane }: { session: Session; kit: KitS
               return (
                 <tr key={past.from} className="border-t border-line align-baseline">
                   <th scope="row" className="py-1.5 pr-4 font-bold whitespace-nowrap">
-                    {dateTimeText(past.from)}
+                    {sittingTimeText(past.from, nowMs)}
                   </th>
                   <td className="pr-4">{past.found ? hzText(past.found.hz) : ''}</td>
                   <td className="pr-4">{past.left ? hzText(past.left.hz) : ''}</td>
@@ -87,8 +88,8 @@ export function LaneDetail({ session, kit, lane }: { session: Session; kit: KitS
                     {newest?.lugs ? `${Math.round(spreadOf(newest, drum.lugs))} c` : ''}
                   </td>
                   <td className="pr-4 whitespace-nowrap">{keptText(kept.get(past.from))}</td>
-                  <td className="pr-4">{sittingWords(past)}</td>
-                  <td className="pr-4 whitespace-nowrap">{strokeWords(kit, lane, past)}</td>
+                  <td className="min-w-44 pr-4">{sittingWords(past)}</td>
+                  {struck ? <td className="pr-4 whitespace-nowrap">{strokeWords(kit, lane, past)}</td> : null}
                   <td className="pr-4">{sourceText(past.by)}</td>
                   <td className="whitespace-nowrap">
                     <Button tone="quiet" className="underline" onClick={() => setLooked(past)}>

@@ -12,7 +12,7 @@ import { useWidth } from '@/ui/useWidth'
 import { LaneRow, LANES_GRID } from './LaneRow'
 import { useTimeZoom } from './useTimeZoom'
 
-export const SPANS = [
+const SPANS = [
   { value: 'week', label: 'week', days: 10 },
   { value: 'weeks', label: '8 weeks', days: 76 },
   { value: 'season', label: 'season', days: 210 },

@@ -42,7 +42,6 @@ export function LogbookScreen() {
         </p>
       </div>
     )
-  // By the hour: a lane does not move with the clock's ticks.
   const nowMs = clockMs
   const lanes = lanesOf(kit, nowMs)
   const open = lanes.find(({ key }) => key === opened)
