@@ -7,6 +7,7 @@ import { logbookCsv } from '@/text/csv'
 import { laneText, notInFileText, occasionText, tonightText, turnsLabel } from '@/text/logbook'
 import { nextText, statusText, summaryText } from '@/screens/kit/summaryText'
 import { calendarOf } from './actions/calendar'
+import { takeIn } from './actions/incoming'
 import {
   callOff,
   fitFromBox,
@@ -261,6 +262,9 @@ test('weather is taken from a table, and said where it is none', async () => {
   ).toBeNull()
   expect(session.kit()!.diary.air.size).toBe(2)
   expect(session.get().notice!.text).toBe('Took in the weather of 2 days.')
+  // The same when it is dropped anywhere.
+  await takeIn(session, [new File(['date;Feuchte\n2026-01-09;70'], 'logger.csv', { type: 'text/csv' })])
+  expect(session.kit()!.diary.air.size).toBe(3)
 })
 
 test('days, ranges, odds and turns as people say them', () => {

@@ -15,7 +15,7 @@ export interface TakenIn {
 
 /**
  * Takes in files from wherever they came, dropped, chosen or shared, one after the other: kits and backups, recordings for the
- * head on the Bench, tables to be looked at. What is none of these is named, and the rest is taken all the same.
+ * head on the Bench, tables to be looked at, a logger's weather. What is none of these is named, and the rest is taken all the same.
  */
 export async function takeIn(session: Session, files: readonly File[]): Promise<TakenIn> {
   let sounds = 0
@@ -32,13 +32,16 @@ export async function takeIn(session: Session, files: readonly File[]): Promise<
       sounds++
     } else if (await isJson(file)) await takeJson(session, file)
     else if ((file.type.startsWith('text/') || TEXT.test(file.name)) && file.size < LARGEST_TEXT_BYTES) {
-      if (!takeTable(session, await file.text())) strange.push(file.name)
+      const text = await file.text()
+      const isWeather = session.kit() !== null && (await import('@/text/weatherTable')).readWeather(text).ok
+      if (isWeather) (await import('./diary')).weatherFromTable(session, text, null)
+      else if (!takeTable(session, text)) strange.push(file.name)
     } else strange.push(file.name)
     await decided(session)
   }
   if (strange.length)
     session.notify(
-      `${strange.join(', ')}: no kit, no recording and no table of drums and pitches. Nothing was changed by ${strange.length === 1 ? 'it' : 'them'}.`,
+      `${strange.join(', ')}: no kit, no recording, no weather and no table of drums and pitches. Nothing was changed by ${strange.length === 1 ? 'it' : 'them'}.`,
       { tone: 'caution' },
     )
   return { sounds }
