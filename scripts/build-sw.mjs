@@ -6,7 +6,18 @@ import { join, relative } from 'node:path'
 import { getManifest } from 'workbox-build'
 
 const APP = '.next/server/app'
-const PLACES = ['index', 'bench', 'spacing', 'sheets', 'run', 'print', 'welcome', 'settings', 'share']
+const PLACES = [
+  'index',
+  'bench',
+  'spacing',
+  'sheets',
+  'run',
+  'logbook',
+  'print',
+  'welcome',
+  'settings',
+  'share',
+]
 
 const walk = (folder) =>
   readdirSync(folder).flatMap((name) => {

@@ -4,7 +4,8 @@ import { headReports } from '@/core/runs/reports'
 import { usualDrum } from '@/core/records/usualDrum'
 import { dayText, leavesText, lockText, oddsText, rangeText, sinceText, whyThatDay } from '@/text/forecast'
 import { logbookCsv } from '@/text/csv'
-import { laneText, notInFileText, occasionText, tonightText, turnsLabel } from '@/text/logbook'
+import { laneText, notInFileText, occasionText, tonightText } from '@/text/logbook'
+import { turnsLabel } from '@/text/turns'
 import { nextText, statusText, summaryText } from '@/screens/kit/summaryText'
 import { calendarOf } from './actions/calendar'
 import { takeIn } from './actions/incoming'
@@ -25,7 +26,8 @@ import { currentView } from './currentView'
 import { filed, notInFile } from './filed'
 import { entriesOf, found, likeNow, twoDays } from './findLog'
 import { kitSummary, nextThing } from './kitView'
-import { firstOut, forecastsInTurn, lanesOf, type Forecasts } from './logbookView'
+import { firstOut, forecastsInTurn, type Forecasts } from './forecasts'
+import { lanesOf } from './logbookView'
 import { seasonOf } from './season'
 import { twoToms } from './testSession'
 
@@ -88,7 +90,7 @@ test('the forecast of `state` and of the Logbook are one', async () => {
     const day = (ms: number | null | undefined) => (ms ? new Date(ms).toISOString().slice(0, 10) : undefined)
     if (report.forecast) expect(report.forecast.leavesAt).toBe(day(own?.leavesMs))
   }
-  const days = firstOut(lanesOf(kit, now), forecasts).map(({ forecast }) => forecast.leavesMs!)
+  const days = firstOut(kit, forecasts).map(({ forecast }) => forecast.leavesMs!)
   expect(days.length).toBeGreaterThan(1)
   expect(days).toEqual([...days].sort((a, b) => a - b))
 })

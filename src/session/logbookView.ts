@@ -2,14 +2,7 @@ import { keptForecast, type KeptForecast } from '@/core/drift/kept'
 import { benchHead } from '@/core/bench/standing'
 import { rodLosses, rodsToLock, type RodLoss } from '@/core/drift/rods'
 import { turnLawOf } from '@/core/membrane/turnLaw'
-import {
-  believedNow,
-  daysOf,
-  forecastOf,
-  halfBand,
-  newSince,
-  type HeadForecast,
-} from '@/core/drift/headForecast'
+import { believedNow, daysOf, halfBand, newSince } from '@/core/drift/headForecast'
 import { headKey } from '@/core/log/headKey'
 import { headLog, type KitState } from '@/core/log/fold'
 import { historyOf, type HeadLog } from '@/core/log/headLog'
@@ -18,7 +11,7 @@ import { sidesOf } from '@/core/records/plain'
 import type { Drum, Side, Target } from '@/core/records/kit'
 import { sheetTarget } from '@/core/bench/targets'
 import { centsBetween } from '@/core/units/pitch'
-import { turnsLabel } from '@/text/logbook'
+import { turnsLabel } from '@/text/turns'
 
 /** One reading on a lane, cents from the target (or from the newest reading, where there is none). */
 export interface LanePoint {
@@ -136,44 +129,6 @@ export function forecastsKept(
       return kept ? [[past.from, kept] as const] : []
     }),
   )
-}
-
-export type Forecasts = ReadonlyMap<string, HeadForecast | null>
-
-/** Heads by the day on which they leave their band, the first to go at the top. */
-export function firstOut(
-  lanes: readonly LaneView[],
-  forecasts: Forecasts,
-): Array<{ lane: LaneView; forecast: HeadForecast }> {
-  return lanes
-    .flatMap((lane) => {
-      const forecast = forecasts.get(lane.key)
-      return forecast && (forecast.leavesMs !== null || forecast.outNow > 0.5) ? [{ lane, forecast }] : []
-    })
-    .sort((a, b) => goes(a.forecast) - goes(b.forecast))
-}
-
-/** What was read out goes behind what is yet to leave: that is known, and its place is the run. */
-const goes = ({ leavesMs, outNow, readOut }: HeadForecast) =>
-  readOut ? Number.MAX_SAFE_INTEGER - outNow : (leavesMs ?? Number.MAX_SAFE_INTEGER / 2) - outNow
-
-/** Works out every head's forecast, one after the other, each in a turn of its own: the page stays awake. */
-export function forecastsInTurn(
-  kit: KitState,
-  nowMs: number,
-  onMore: (forecasts: Forecasts, done: boolean) => void,
-): () => void {
-  const heads = kit.drums.flatMap((drum) => sidesOf(drum).map((side) => ({ drum, side })))
-  const found = new Map<string, HeadForecast | null>()
-  let timer: ReturnType<typeof setTimeout> | undefined
-  const next = () => {
-    const head = heads[found.size]
-    if (!head) return onMore(new Map(found), true)
-    found.set(headKey(head.drum.id, head.side), forecastOf(kit, head.drum, head.side, kit.simulated, nowMs))
-    timer = setTimeout(next)
-  }
-  timer = setTimeout(next)
-  return () => clearTimeout(timer)
 }
 
 /** Which rods of a head back off between sessions, the worst first, and which to lock. */

@@ -2,7 +2,7 @@
 
 import { useEffect, useState } from 'react'
 import type { KitState } from '@/core/log/fold'
-import { forecastsInTurn, type Forecasts } from './logbookView'
+import { forecastsInTurn, type Forecasts } from './forecasts'
 
 const NONE: Forecasts = new Map()
 const HOUR_MS = 3600 * 1000

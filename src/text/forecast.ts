@@ -1,4 +1,5 @@
-import { addDays, format, isSameDay } from 'date-fns'
+import { addDays } from 'date-fns/addDays'
+import { isSameDay } from 'date-fns/isSameDay'
 import type { BelievedNow, HeadForecast } from '@/core/drift/headForecast'
 import { ratesOf } from '@/core/drift/ageing'
 import type { KeptForecast } from '@/core/drift/kept'
@@ -14,8 +15,11 @@ export function dayText(ms: number, nowMs: number): string {
   if (isSameDay(day, addDays(nowMs, 1))) return 'tomorrow'
   if (isSameDay(day, addDays(nowMs, -1))) return 'yesterday'
   const apart = Math.abs(ms - nowMs) / DAY_MS
-  if (apart < 6.5 && ms > nowMs) return format(day, 'EEEE')
-  return apart < 300 ? format(day, 'd MMM') : format(day, 'd MMM yyyy')
+  // By the browser's own calendar: Kit says this too, and a formatter would weigh as much as all of it.
+  const said = (parts: Intl.DateTimeFormatOptions) => new Intl.DateTimeFormat('en-GB', parts).format(day)
+  if (apart < 6.5 && ms > nowMs) return said({ weekday: 'long' })
+  const month = said({ month: 'short' }).slice(0, 3)
+  return `${day.getDate()} ${month}${apart < 300 ? '' : ` ${day.getFullYear()}`}`
 }
 
 /** With "on" where that is said. */

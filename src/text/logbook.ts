@@ -7,19 +7,7 @@ import type { Drum, Side, Target } from '@/core/records/kit'
 import { leavesText } from './forecast'
 import { offText } from './heads'
 import { fixed } from './shown'
-import { directionWord, listText, turnText } from './turns'
-
-/** A sitting's net turns in a few words: "3 and 4 up 1/16", "all up 1/8". */
-export function turnsLabel(turns: readonly number[]): string {
-  const most = turns.reduce((a, b) => (Math.abs(b) > Math.abs(a) ? b : a), 0)
-  if (Math.abs(most) < 1 / 128) return 'hardly turned'
-  const along = turns.flatMap((turn, i) =>
-    turn * most > 0 && Math.abs(turn) > 0.6 * Math.abs(most) ? [i + 1] : [],
-  )
-  const way = `${directionWord(most)} ${turnText(Math.abs(most))}`
-  if (along.length >= turns.length - 1) return `all ${way}`
-  return along.length > 3 ? `${along.length} rods ${way}` : `${listText(along.map(String))} ${way}`
-}
+import { listText, turnsLabel } from './turns'
 
 const SOURCES: Record<Source, string> = {
   microphone: 'microphone',

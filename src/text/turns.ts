@@ -18,3 +18,15 @@ export function listText(items: readonly (number | string)[]): string {
   if (items.length < 2) return items.join('')
   return `${items.slice(0, -1).join(', ')} and ${items.at(-1)}`
 }
+
+/** A sitting's net turns in a few words: "3 and 4 up 1/16", "all up 1/8". */
+export function turnsLabel(turns: readonly number[]): string {
+  const most = turns.reduce((a, b) => (Math.abs(b) > Math.abs(a) ? b : a), 0)
+  if (Math.abs(most) < 1 / 128) return 'hardly turned'
+  const along = turns.flatMap((turn, i) =>
+    turn * most > 0 && Math.abs(turn) > 0.6 * Math.abs(most) ? [i + 1] : [],
+  )
+  const way = `${directionWord(most)} ${turnText(Math.abs(most))}`
+  if (along.length >= turns.length - 1) return `all ${way}`
+  return along.length > 3 ? `${along.length} rods ${way}` : `${listText(along.map(String))} ${way}`
+}

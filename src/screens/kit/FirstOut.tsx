@@ -2,7 +2,7 @@
 
 import Link from 'next/link'
 import type { KitState } from '@/core/log/fold'
-import { firstOut, lanesOf } from '@/session/logbookView'
+import { firstOut } from '@/session/forecasts'
 import { useForecasts } from '@/session/useForecasts'
 import { leavesText } from '@/text/forecast'
 
@@ -10,13 +10,13 @@ import { leavesText } from '@/text/forecast'
 export function FirstOut({ kit, nowMs }: { kit: KitState; nowMs: number }) {
   const forecasts = useForecasts(kit, nowMs)
   if (forecasts.size === 0) return null
-  const [first] = firstOut(lanesOf(kit, nowMs), forecasts).filter(({ forecast }) => !forecast.readOut)
+  const [first] = firstOut(kit, forecasts).filter(({ forecast }) => !forecast.readOut)
   if (!first) return null
-  const { lane, forecast } = first
+  const { drum, side, forecast } = first
   return (
     <p className="text-soft">
-      {leavesText(`${lane.drum.name} ${lane.side}`, forecast, nowMs)}.{' '}
-      <Link href="/logbook" className="inline-flex min-h-6 items-center underline">
+      {leavesText(`${drum.name} ${side}`, forecast, nowMs)}.{' '}
+      <Link href="/logbook" className="inline-flex min-h-11 items-center px-1 underline">
         Logbook
       </Link>
     </p>

@@ -4,7 +4,8 @@ import { useState } from 'react'
 import type { KitState } from '@/core/log/fold'
 import { chooseHead } from '@/session/actions/kits'
 import { WORTH_TURNS } from '@/core/drift/rods'
-import { firstOut, rodsOf, type Forecasts, type LaneView } from '@/session/logbookView'
+import { firstOut, type Forecasts } from '@/session/forecasts'
+import { rodsOf, type LaneView } from '@/session/logbookView'
 import type { Session } from '@/session/session'
 import { dayText, lockText, rangeText, rodLossText, whyThatDay } from '@/text/forecast'
 import { Button } from '@/ui/Button'
@@ -28,8 +29,8 @@ export function Headline({
 }) {
   const go = useGo()
   const [why, setWhy] = useState(false)
-  const order = firstOut(lanes, forecasts)
-  const chosen = lanes.find(({ key }) => key === opened) ?? order[0]?.lane
+  const order = firstOut(kit, forecasts)
+  const chosen = lanes.find(({ key }) => key === (opened ?? order[0]?.key))
   const forecast = chosen && forecasts.get(chosen.key)
   if (!chosen) return <Quiet lanes={lanes} ready={forecasts.size > 0} />
   const name = `${chosen.drum.name} ${chosen.side}`
@@ -37,7 +38,7 @@ export function Headline({
     chooseHead(session, chosen.drum.id, chosen.side)
     go('/bench')
   }
-  const after = order.find(({ lane }) => lane.key !== chosen.key)
+  const after = order.find(({ key }) => key !== chosen.key)
   const leaves = forecast?.leavesMs ?? null
   const out = forecast ? forecast.outNow > 0.5 : false
   return (
@@ -86,7 +87,7 @@ export function Headline({
       {why || forecast?.readOut ? <Rods kit={kit} lane={chosen} nowMs={nowMs} /> : null}
       {after ? (
         <p className="mt-2 text-soft">
-          After it {after.lane.drum.name} {after.lane.side},{' '}
+          After it {after.drum.name} {after.side},{' '}
           {after.forecast.leavesMs === null ? 'now' : `about ${dayText(after.forecast.leavesMs, nowMs)}`}.
         </p>
       ) : null}

@@ -12,7 +12,7 @@ import { laneText } from '@/text/logbook'
 
 /** The lanes' own left edge is the names'. */
 export const LANES_GRID = 'grid grid-cols-1 md:grid-cols-[128px_minmax(0,1fr)] md:gap-x-3'
-const HEIGHT = { shut: 34, open: 170 }
+const HEIGHT = { shut: 44, open: 170 }
 const FAN_DAYS = 60
 
 /** One head's lane, with its name, and all of it in words for who does not see it. */
@@ -52,13 +52,13 @@ export const LaneRow = memo(function LaneRow({
   const y = laneScale(input)
   const Icon = open ? ChevronUp : ChevronDown
   return (
-    <li className={`${LANES_GRID} ${first ? 'mt-3' : 'mt-1'}`}>
+    <li className={`${LANES_GRID} ${first ? 'mt-2.5' : 'mt-0.5'}`}>
       <button
         type="button"
         aria-expanded={open}
         aria-label={laneText(lane, forecast, nowMs)}
         onClick={onOpen}
-        className="relative flex min-h-11 flex-wrap items-end max-md:pb-1 gap-x-2 text-left md:min-h-0 md:flex-col md:items-start md:justify-start"
+        className="relative flex min-h-11 flex-wrap items-end max-md:pb-1 gap-x-2 text-left md:flex-col md:items-start md:justify-start"
       >
         {first ? <span className="text-[17px] leading-tight font-bold md:-mb-0.5">{drum.name}</span> : null}
         <span className="flex items-center gap-1 text-[15px] leading-tight text-soft">

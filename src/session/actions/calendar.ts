@@ -5,7 +5,8 @@ import { sidesOf } from '@/core/records/plain'
 import { causeText, rangeText } from '@/text/forecast'
 import { occasionText } from '@/text/logbook'
 import { fileName, saveBlob } from '@/files/save'
-import { lanesOf, type Forecasts } from '../logbookView'
+import type { Forecasts } from '../forecasts'
+import { lanesOf } from '../logbookView'
 import type { Session } from '../session'
 
 const DAY_MS = 24 * 3600 * 1000
