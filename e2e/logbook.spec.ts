@@ -5,10 +5,15 @@ import { command, expect, test } from './page'
 /** Days are counted from a clock that the test passes in. */
 const NOW = new Date(2026, 5, 10, 12)
 
+/** With a clock that stands still acts of two pages have no order: each page waits until the database has what it did. */
+const allKept = (page: import('@playwright/test').Page) =>
+  expect(page.locator('[data-on-the-way]').first()).toHaveAttribute('data-on-the-way', '0')
+
 test.beforeEach(async ({ page }) => {
   await page.clock.setFixedTime(NOW)
   await page.goto('/')
   await expect(page.getByRole('heading', { name: 'Lounge kit' })).toBeVisible()
+  await allKept(page)
   await page.goto('/logbook')
   await expect(page.getByRole('heading', { name: 'Logbook', level: 1 })).toBeVisible()
 })
@@ -30,6 +35,7 @@ test('a gig is noted by its key, stands over the lanes and in the run; a week la
   await dialog.getByLabel('Load-in').fill('15:30')
   await dialog.getByRole('button', { name: 'Note it' }).click()
   await expect(page.getByText('gig, Pier, load-in 15:30, doors 18:00, to come')).toBeVisible()
+  await allKept(page)
   await page.goto('/run')
   await expect(page.getByText('For the gig in Pier: load-in 15:30, doors 18:00.')).toBeVisible()
   await expect(page.getByLabel('doors at, if there are any')).toHaveValue('18:00')
@@ -86,6 +92,7 @@ test('a forecast is kept or broken by a later reading', async ({ page }) => {
       .getByText(/move 1 of|done|not done|even/)
       .first(),
   ).toBeVisible({ timeout: 90_000 })
+  await allKept(page)
   await page.goto('/logbook')
   await lane(page, 'Kick 20 batter').click()
   const table = page.getByRole('region', { name: 'Sittings of Kick 20 batter' })
