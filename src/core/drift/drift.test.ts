@@ -87,6 +87,17 @@ test('a head that falls only where it was played: the rods learn it, the film do
   expect(calm.mean).toBeLessThan(0.35)
 })
 
+test('rods never tighten by themselves: a head that rises from gig to gig is laid to something else', () => {
+  const gigs = Array.from({ length: 23 }, (_, i) => gig(3 * i + 1))
+  const own = ageing(
+    weeks((day) => 2 * Math.floor((day + 1) / 3)),
+    diaryOf([...gigs, ...Array.from({ length: 70 }, (_, day) => air(day, 20, 50))]),
+    69,
+  )
+  expect(ratesOf(own).gig.mean).toBe(0)
+  expect(ratesOf(own).settling.mean).toBeGreaterThanOrEqual(0)
+})
+
 test('a head that follows the air: a degree and a percent have rates of their own, both ways', () => {
   const celsius = (day: number) => 20 + 5 * Math.sin(day / 4)
   const humidity = (day: number) => 50 + 15 * Math.cos(day / 5.3)
