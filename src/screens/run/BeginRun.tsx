@@ -17,7 +17,7 @@ import { Pick } from '@/ui/Pick'
 import { WorkRow } from './WorkRow'
 
 /** Pick a sheet, say when doors are, see what will not fit, go. */
-export function BeginRun({ kit, nowMs }: { kit: KitState; nowMs: number }) {
+export function BeginRun({ kit, nowMs, onCheck }: { kit: KitState; nowMs: number; onCheck: () => void }) {
   const session = useSession()
   const settings = useSelect((state) => state.settings)
   const go = useGo()
@@ -61,6 +61,7 @@ export function BeginRun({ kit, nowMs }: { kit: KitState; nowMs: number }) {
         <Button tone="act" big type="submit">
           Start the run
         </Button>
+        <Button onClick={onCheck}>Quick check: one stroke a drum</Button>
       </form>
       {held && held.id !== sheet.id ? (
         <p className="mt-2 text-soft">{heldBeforeText(held.name, sheet.name)}</p>

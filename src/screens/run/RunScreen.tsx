@@ -7,7 +7,6 @@ import type { KitState } from '@/core/log/fold'
 import { runView } from '@/session/actions/run'
 import { useKit, useSelect, useSession } from '@/session/react'
 import { Pick } from '@/ui/Pick'
-import { Button } from '@/ui/Button'
 import { BeginRun } from './BeginRun'
 import { QuickCheck } from './QuickCheck'
 import { GoingRun } from './GoingRun'
@@ -23,8 +22,8 @@ export function RunScreen() {
   const [checking, setChecking] = useState(false)
   if (!session || (state.phase === 'starting' && !kit))
     return <p className="p-8 text-soft">Opening the log…</p>
-  const view = runView(state, kit, Math.max(now, state.clockMs))
   const nowMs = Math.max(now, state.clockMs)
+  const view = runView(state, kit, nowMs)
   return (
     <div className="px-4 pb-10 md:px-7 print:p-0">
       <h1 className="pt-3 text-3xl font-bold md:pt-5 md:text-4xl print:hidden">Retune run</h1>
@@ -40,10 +39,7 @@ export function RunScreen() {
       ) : (
         <>
           <div className="print:hidden">
-            <BeginRun kit={kit} nowMs={nowMs} />
-            <Button className="mt-4" onClick={() => setChecking(true)}>
-              Quick check: one stroke a drum
-            </Button>
+            <BeginRun kit={kit} nowMs={nowMs} onCheck={() => setChecking(true)} />
           </div>
           <Reports kit={kit} />
         </>
