@@ -141,7 +141,7 @@ class AirWalk {
     this.#sd = scatter * AIR_AHEAD[`${what}Sd`]
     this.#mean = known.means[what]
     this.#was = air.was[what] + air.was[`${what}Sd`] * draw.normal()
-    const measured = air.now[`${what}Sd`] < 0.5 * this.#sd
+    const measured = air.now[`${what}Sd`] < 0.5 * AIR_AHEAD[`${what}Sd`]
     const kept = AIR_AHEAD.keptADay ** sinceDays
     this.#value = measured ? air.now[what] + air.now[`${what}Sd`] * draw.normal() : this.#next(kept)
     if (sinceDays < 0.05) this.#value = this.#was

@@ -94,7 +94,7 @@ export interface HeadForecast extends Passage {
 export const halfBand = ({ toleranceCents }: Pick<Target, 'toleranceCents'>) =>
   OUT * PITCH_PART * toleranceCents
 
-/** @returns null without a target, without a reading, or while the head is being worked on */
+/** @returns null without a target, or where its pitch was never read */
 export function forecastOf(
   kit: KitState,
   drum: Drum,
