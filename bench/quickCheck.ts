@@ -33,7 +33,7 @@ export function benchQuickCheck(): void {
       const centre = (b: number, r: number) =>
         drum.truth(shiftByCents(batterHz, b), shiftByCents(resonantHz, r)).centreHz
       const was = centre(0, 0)
-      const pull = pullOf(drum.known, { batterHz, resonantHz }, was)
+      const pull = pullOf(drum.known, { batterHz, resonantHz })
       const check = (b: number, r: number) => {
         const cents = centsBetween(was, centre(b, r)) + STROKE_SD * Math.SQRT2 * random.normal()
         const heads = (['batter', 'resonant'] as const).map((side) => ({

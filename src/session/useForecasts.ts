@@ -3,6 +3,7 @@
 import { useEffect, useState } from 'react'
 import type { KitState } from '@/core/log/fold'
 import { forecastsInTurn, type Forecasts } from './forecasts'
+import { useSession } from './react'
 
 const NONE: Forecasts = new Map()
 const HOUR_MS = 3600 * 1000
@@ -11,11 +12,11 @@ const HOUR_MS = 3600 * 1000
 export function useForecasts(kit: KitState | null, nowMs: number): Forecasts {
   const [found, setFound] = useState<Forecasts>(NONE)
   const hour = Math.floor(nowMs / HOUR_MS)
+  const session = useSession()
+  // By the hour: the clock itself ticks more often than a forecast changes.
   useEffect(() => {
-    if (!kit || nowMs === 0) return
-    return forecastsInTurn(kit, nowMs, (forecasts, done) => done && setFound(forecasts))
-    // By the hour: the clock itself ticks more often than a forecast changes.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [kit, hour])
+    if (!session || !kit || hour === 0) return
+    return forecastsInTurn(kit, session.deps.nowMs(), (forecasts, done) => done && setFound(forecasts))
+  }, [session, kit, hour])
   return found
 }

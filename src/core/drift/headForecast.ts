@@ -38,13 +38,7 @@ export function newSince(log: Pick<HeadLog, 'fitted'>, drum: Drum, side: Side): 
 }
 
 /** How a head ages, from all that its log and the diary say; null where it was never read. */
-export function headAgeing(
-  kit: KitState,
-  drum: Drum,
-  side: Side,
-  practice: boolean,
-  nowMs: number,
-): Ageing | null {
+function headAgeing(kit: KitState, drum: Drum, side: Side, practice: boolean, nowMs: number): Ageing | null {
   const log = headLog(kit, drum.id, side, practice)
   const newest = log.sittings.at(-1)
   const days = daysOf(kit.diary, nowMs)

@@ -57,9 +57,4 @@ export class Plays {
       unknownVariance: this.rate * days + (this.rateSd * days) ** 2,
     }
   }
-
-  /** Whether the diary speaks of this moment. */
-  isKept(ms: number): boolean {
-    return ms >= this.#keptFrom && ms <= this.#keptTo
-  }
 }

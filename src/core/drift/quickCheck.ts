@@ -1,15 +1,14 @@
 import { toleranceOf, sheetTarget } from '../bench/targets'
 import { drumPair } from '../bench/pairing'
-import { lastKnown, benchHead } from '../bench/standing'
 import { strokesOf, type Stroke } from '../bench/strokes'
 import type { KitState } from '../log/fold'
 import { logNormalDensity, normalCdf } from '../numeric/normal'
 import { learnPair, predictCentre } from '../pair/learn'
 import type { PairDrum, PairPlace } from '../pair/types'
+import { sidesOf } from '../records/plain'
 import type { Drum, Side } from '../records/kit'
 import { centsBetween, CENTS_PER_NEPER, shiftByCents } from '../units/pitch'
-import { standingAt } from './ageing'
-import { halfBand, headAgeing } from './headForecast'
+import { believedNow, halfBand, type BelievedNow } from './headForecast'
 
 /** What is believed of one head before the stroke: cents from where it is to be, one standard deviation, half of its band. */
 export interface HeadPrior {
@@ -117,32 +116,32 @@ export function checkDrum(
   const strokes = strokesOf(kit, drum, practice)
   const at = strokes.findIndex(({ id }) => id === strokeId)
   if (at < 0) return null
-  const sides: Side[] = drum.oneHeaded ? ['batter'] : ['batter', 'resonant']
-  const known = sides.map((side) => lastKnown(benchHead(kit, drum, side, practice, nowMs)))
-  if (known.some((each) => each === null)) return null
+  const sides = sidesOf(drum)
+  const believed = sides.flatMap((side) => believedNow(kit, drum, side, practice, nowMs) ?? [])
+  if (believed.length < sides.length) return null
   const place: PairPlace = {
-    batterHz: known[0]!.meanHz,
-    resonantHz: drum.oneHeaded ? null : known[1]!.meanHz,
+    batterHz: believed[0].known.meanHz,
+    resonantHz: believed[1]?.known.meanHz ?? null,
   }
   const { drum: own, seen } = drumPair(kit, drum, practice, nowMs)
   // What this stroke says is not what it is held against.
   const before = seen.slice(0, Math.max(0, seen.length - (strokes.length - at)))
   const expected = predictCentre(own, place, learnPair(own, before))
-  const like = strokes.slice(0, at).findLast((stroke) => inTuning(stroke, place))
   const stroke = strokes[at]
+  const readMs = Math.max(...believed.map(({ known }) => Date.parse(known.at)))
+  const like = nearestTo(
+    readMs,
+    strokes.slice(0, at).filter((each) => inTuning(each, place)),
+  )
   const errorOf = ({ hz, standardErrorHz }: Stroke) => (CENTS_PER_NEPER * standardErrorHz) / hz
-  const seenNow: CentreSeen = like
-    ? {
-        cents: centsBetween(like.hz, stroke.hz),
-        errorCents: Math.hypot(errorOf(stroke), errorOf(like), STROKE_CENTS),
-        pull: pullOf(own, place, expected.hz),
-      }
-    : {
-        cents: centsBetween(expected.hz, stroke.hz),
-        errorCents: Math.hypot(errorOf(stroke), expected.errorCents),
-        pull: pullOf(own, place, expected.hz),
-      }
-  const foreseen = sides.map((side, i) => priorOf(kit, drum, side, practice, known[i]!.meanHz, nowMs))
+  const seenNow: CentreSeen = {
+    cents: centsBetween((like ?? expected).hz, stroke.hz),
+    errorCents: like
+      ? Math.hypot(errorOf(stroke), errorOf(like), STROKE_CENTS)
+      : Math.hypot(errorOf(stroke), expected.errorCents),
+    pull: pullOf(own, place),
+  }
+  const foreseen = sides.map((side, i) => priorOf(kit, drum, side, believed[i]))
   // Heads are foreseen to have moved already: only what goes beyond that is news.
   const shift = sides.reduce((sum, side, i) => sum + seenNow.pull[side] * foreseen[i].movedCents, 0)
   const heads = headOdds(foreseen, { ...seenNow, cents: seenNow.cents - shift })
@@ -156,6 +155,18 @@ export function checkDrum(
 const STROKE_CENTS = 1
 const SAME_CENTS = 1.5
 
+/**
+ * The stroke that was made nearest to the readings: a later one may have been struck when a head had moved already, and what it heard
+ * would then pass for how the drum stands.
+ */
+function nearestTo(readMs: number, strokes: readonly Stroke[]): Stroke | null {
+  const apart = ({ at }: Stroke) => Math.abs(Date.parse(at) - readMs)
+  return strokes.reduce<Stroke | null>(
+    (best, each) => (best && apart(best) <= apart(each) ? best : each),
+    null,
+  )
+}
+
 function inTuning({ batterHz, resonantHz }: Stroke, place: PairPlace): boolean {
   const same = (one: number | null, other: number | null) =>
     one === null || other === null ? one === other : Math.abs(centsBetween(one, other)) < SAME_CENTS
@@ -165,11 +176,10 @@ function inTuning({ batterHz, resonantHz }: Stroke, place: PairPlace): boolean {
 const STEP_CENTS = 10
 
 /** Cents of the centre for a cent of each head, by the model of both. */
-export function pullOf(drum: PairDrum, place: PairPlace, hz: number): CentreSeen['pull'] {
+export function pullOf(drum: PairDrum, place: PairPlace): CentreSeen['pull'] {
   const learned = learnPair(drum, [])
   const base = predictCentre(drum, place, learned).hz
   const at = (to: PairPlace) => centsBetween(base, predictCentre(drum, to, learned).hz) / STEP_CENTS
-  if (!(hz > 0)) return { batter: 0.5, resonant: 0.5 }
   return {
     batter: at({ ...place, batterHz: shiftByCents(place.batterHz, STEP_CENTS) }),
     resonant:
@@ -179,14 +189,11 @@ export function pullOf(drum: PairDrum, place: PairPlace, hz: number): CentreSeen
   }
 }
 
-function priorOf(kit: KitState, drum: Drum, side: Side, practice: boolean, hz: number, nowMs: number) {
+function priorOf(kit: KitState, drum: Drum, side: Side, { known, movedCents, sd }: BelievedNow): HeadPrior {
   const target = sheetTarget(kit, drum.id, side)
-  const ageing = headAgeing(kit, drum, side, practice, nowMs)
-  const standing = ageing && standingAt(ageing, nowMs)
-  const movedCents = standing && ageing ? standing.cents - ageing.readCents : 0
-  const off = target ? centsBetween(target.meanHz, hz) : 0
+  const off = target ? centsBetween(target.meanHz, known.meanHz) : 0
   return {
-    ...{ side, movedCents, offCents: off + movedCents, sd: standing?.sd ?? 2 },
-    halfCents: halfBand({ toleranceCents: target?.toleranceCents ?? toleranceOf(drum, side, hz) }),
+    ...{ side, movedCents, offCents: off + movedCents, sd },
+    halfCents: halfBand({ toleranceCents: target?.toleranceCents ?? toleranceOf(drum, side, known.meanHz) }),
   }
 }

@@ -6,13 +6,12 @@ import dynamic from 'next/dynamic'
 import { useEffect, useState } from 'react'
 import type { Stop } from '@/core/bench/steps'
 import { chooseHead, keepBorrowed, removeKit } from '@/session/actions/kits'
-import { chooseSheet } from '@/session/actions/edits'
 import { kitSummary, nextThing } from '@/session/kitView'
 import { useKit, useSelect, useSession } from '@/session/react'
 import type { Drum } from '@/core/records/kit'
 import { Button } from '@/ui/Button'
-import { Pick } from '@/ui/Pick'
 import { useCommander } from '../shell/commander'
+import { HeldAgainst } from '../HeldAgainst'
 import { WalkNote } from '../WalkNote'
 import { KitMenu } from './KitMenu'
 import { LastKnown } from './LastKnown'
@@ -85,17 +84,7 @@ export function KitScreen() {
             <h1 className="text-3xl font-bold md:text-4xl">{kit.name}</h1>
             <KitMenu />
             {kit.simulated ? <span className="font-bold text-caution">demo, simulated</span> : null}
-            {kit.sheets.length > 0 ? (
-              <Pick
-                label="held against"
-                value={kit.sheet ?? ''}
-                items={[
-                  ...kit.sheets.map(({ id, name }) => ({ value: id, label: name })),
-                  { value: '', label: 'no sheet' },
-                ]}
-                onChange={(value) => chooseSheet(session, value || null)}
-              />
-            ) : null}
+            <HeldAgainst session={session} kit={kit} />
           </div>
           <p className="mt-1 text-lg">{summaryText(drums)}</p>
           <FirstOut kit={kit} nowMs={state.clockMs} />

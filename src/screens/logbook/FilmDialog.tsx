@@ -10,6 +10,7 @@ import type { Session } from '@/session/session'
 import { Button } from '@/ui/Button'
 import { Field, INPUT_CLASS } from '@/ui/Field'
 import { Modal } from '@/ui/Modal'
+import { FormWrong, TextField } from '@/ui/TextField'
 import { FilmSelect } from '../kit/FilmSelect'
 
 const readInches = numberWithin(5, 40)
@@ -50,23 +51,8 @@ export function FilmDialog({
     <Modal open onClose={onClose} title="A head for the box">
       <form onSubmit={submit} className="space-y-4">
         <div className="grid gap-4 sm:grid-cols-2">
-          <Field label="Name">
-            <input
-              autoFocus
-              maxLength={60}
-              value={name}
-              onChange={(event) => setName(event.target.value)}
-              className={INPUT_CLASS}
-            />
-          </Field>
-          <Field label="Size, inches">
-            <input
-              inputMode="decimal"
-              value={size}
-              onChange={(event) => setSize(event.target.value)}
-              className={INPUT_CLASS}
-            />
-          </Field>
+          <TextField label="Name" autoFocus maxLength={60} value={name} onText={setName} />
+          <TextField label="Size, inches" inputMode="decimal" value={size} onText={setSize} />
           <Field label="Film">
             <FilmSelect pliesMils={pliesMils} onChange={setPlies} />
           </Field>
@@ -94,20 +80,15 @@ export function FilmDialog({
               ))}
             </select>
           </Field>
-          <Field label="First fitted on" hint="Empty for a head that was never on a drum.">
-            <input
-              type="date"
-              value={newOn}
-              onChange={(event) => setNewOn(event.target.value)}
-              className={INPUT_CLASS}
-            />
-          </Field>
+          <TextField
+            label="First fitted on"
+            hint="Empty for a head that was never on a drum."
+            type="date"
+            value={newOn}
+            onText={setNewOn}
+          />
         </div>
-        {wrong ? (
-          <p role="alert" className="font-bold text-caution">
-            {wrong}
-          </p>
-        ) : null}
+        <FormWrong says={wrong} />
         <Button tone="act" type="submit">
           Put it in the box
         </Button>
@@ -138,15 +119,14 @@ export function NameDialog({
   return (
     <Modal open onClose={onClose} title={`The head on ${place}`}>
       <form onSubmit={submit} className="space-y-4">
-        <Field label="Name" hint="With a name its history goes with it, to another drum and back.">
-          <input
-            autoFocus
-            maxLength={60}
-            value={name}
-            onChange={(event) => setName(event.target.value)}
-            className={INPUT_CLASS}
-          />
-        </Field>
+        <TextField
+          label="Name"
+          hint="With a name its history goes with it, to another drum and back."
+          autoFocus
+          maxLength={60}
+          value={name}
+          onText={setName}
+        />
         <Button tone="act" type="submit" disabled={!name.trim()}>
           Name it
         </Button>

@@ -14,9 +14,9 @@ import { dateText } from '@/text/logbook'
 import { fixed } from '@/text/shown'
 import { directionWord, turnText } from '@/text/turns'
 import { Button } from '@/ui/Button'
-import { Field, INPUT_CLASS } from '@/ui/Field'
 import { Pick } from '@/ui/Pick'
 import { Table } from '@/ui/Table'
+import { TextField } from '@/ui/TextField'
 import { OccasionDialog } from './OccasionDialog'
 
 const NOTHING: Wanted = { words: '', drum: '', room: '', sheet: '', fromMs: null, toMs: null }
@@ -46,14 +46,12 @@ export function FindPart({
       <section aria-label="Find" className="mt-7">
         <h2 className="text-xl font-bold">Find</h2>
         <div className="mt-1 grid items-end gap-4 sm:grid-cols-2 lg:grid-cols-6">
-          <Field label="Words">
-            <input
-              type="search"
-              value={wanted.words}
-              onChange={(event) => set({ words: event.target.value })}
-              className={INPUT_CLASS}
-            />
-          </Field>
+          <TextField
+            label="Words"
+            type="search"
+            value={wanted.words}
+            onText={(text) => set({ words: text })}
+          />
           <Pick
             label="drum"
             value={wanted.drum}
@@ -78,20 +76,8 @@ export function FindPart({
             ]}
             onChange={(sheet) => set({ sheet })}
           />
-          <Field label="From">
-            <input
-              type="date"
-              onChange={(event) => set({ fromMs: dayMs(event.target.value, 0) })}
-              className={INPUT_CLASS}
-            />
-          </Field>
-          <Field label="To">
-            <input
-              type="date"
-              onChange={(event) => set({ toMs: dayMs(event.target.value, DAY_MS) })}
-              className={INPUT_CLASS}
-            />
-          </Field>
+          <TextField label="From" type="date" onText={(text) => set({ fromMs: dayMs(text, 0) })} />
+          <TextField label="To" type="date" onText={(text) => set({ toMs: dayMs(text, DAY_MS) })} />
         </div>
         <p role="status" className="mt-2 text-soft">
           {all.length === 0
@@ -148,22 +134,8 @@ function Compare({ kit, lanes, nowMs }: { kit: KitState; lanes: readonly LaneVie
     <section aria-label="Two days">
       <h2 className="text-xl font-bold">Two days over each other</h2>
       <div className="mt-1 flex flex-wrap gap-4">
-        <Field label="One day">
-          <input
-            type="date"
-            value={one}
-            onChange={(event) => setOne(event.target.value)}
-            className={INPUT_CLASS}
-          />
-        </Field>
-        <Field label="The other">
-          <input
-            type="date"
-            value={other}
-            onChange={(event) => setOther(event.target.value)}
-            className={INPUT_CLASS}
-          />
-        </Field>
+        <TextField label="One day" type="date" value={one} onText={setOne} />
+        <TextField label="The other" type="date" value={other} onText={setOther} />
       </div>
       {rows.length === 0 ? (
         <p className="mt-2 text-soft">Nothing was read by then.</p>

@@ -1,12 +1,11 @@
 'use client'
 
 import { useState } from 'react'
-import { chooseSheet } from '@/session/actions/edits'
 import { lanesOf } from '@/session/logbookView'
 import { useKit, useSelect, useSession } from '@/session/react'
 import { useForecasts } from '@/session/useForecasts'
 import { Choice } from '@/ui/Choice'
-import { Pick } from '@/ui/Pick'
+import { HeldAgainst } from '../HeldAgainst'
 import { DaysFoot } from './DaysFoot'
 import { FindPart } from './FindPart'
 import { HeadsPart } from './HeadsPart'
@@ -51,17 +50,7 @@ export function LogbookScreen() {
         <div className="flex flex-wrap items-center gap-x-4">
           <h1 className="text-3xl font-bold md:text-4xl">Logbook</h1>
           {kit.simulated ? <span className="font-bold text-caution">demo, simulated</span> : null}
-          {kit.sheets.length ? (
-            <Pick
-              label="held against"
-              value={kit.sheet ?? ''}
-              items={[
-                ...kit.sheets.map(({ id, name }) => ({ value: id, label: name })),
-                { value: '', label: 'no sheet' },
-              ]}
-              onChange={(value) => chooseSheet(session, value || null)}
-            />
-          ) : null}
+          <HeldAgainst session={session} kit={kit} />
         </div>
         <Choice label="Part of the logbook" value={part} items={PARTS} onChange={setPart} />
       </div>

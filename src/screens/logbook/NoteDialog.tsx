@@ -7,6 +7,7 @@ import { useKit, useSession } from '@/session/react'
 import { Button } from '@/ui/Button'
 import { Field, INPUT_CLASS } from '@/ui/Field'
 import { Modal } from '@/ui/Modal'
+import { TextField } from '@/ui/TextField'
 
 /** A note for a day, of the kit or of one drum. */
 export function NoteDialog({ onClose }: { onClose: () => void }) {
@@ -38,15 +39,7 @@ export function NoteDialog({ onClose }: { onClose: () => void }) {
           />
         </Field>
         <div className="grid gap-4 sm:grid-cols-2">
-          <Field label="Day">
-            <input
-              type="date"
-              required
-              value={day}
-              onChange={(event) => setDay(event.target.value)}
-              className={INPUT_CLASS}
-            />
-          </Field>
+          <TextField label="Day" type="date" required value={day} onText={setDay} />
           <Field label="Of">
             <select value={drum} onChange={(event) => setDrum(event.target.value)} className={INPUT_CLASS}>
               <option value="">the kit</option>

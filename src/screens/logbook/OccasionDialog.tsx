@@ -10,6 +10,7 @@ import { numberWithin } from '@/core/units/number'
 import { Button } from '@/ui/Button'
 import { Field, INPUT_CLASS } from '@/ui/Field'
 import { Modal } from '@/ui/Modal'
+import { FormWrong, TextField } from '@/ui/TextField'
 
 export const GigDialog = ({ onClose }: { onClose: () => void }) => (
   <OccasionDialog what="gig" onClose={onClose} />
@@ -84,11 +85,7 @@ export function OccasionDialog({
     <Modal open onClose={onClose} title={known ? `The ${what}` : `A ${what}, played or to come`}>
       <form onSubmit={submit} className="space-y-4">
         <OccasionFields kit={kit} typed={typed} onChange={(change) => setTyped({ ...typed, ...change })} />
-        {wrong ? (
-          <p role="alert" className="font-bold text-caution">
-            {wrong}
-          </p>
-        ) : null}
+        <FormWrong says={wrong} />
         <div className="flex flex-wrap gap-3">
           <Button tone="act" type="submit">
             Note it
@@ -121,30 +118,17 @@ function OccasionFields({
   const rooms = [...new Set(kit.diary.occasions.flatMap((each) => each.room ?? []))]
   const field = (key: keyof Typed) => ({
     value: typed[key],
-    onChange: (event: { target: { value: string } }) => onChange({ [key]: event.target.value }),
-    className: INPUT_CLASS,
+    onText: (text: string) => onChange({ [key]: text }),
   })
   return (
     <>
       <div className="grid gap-4 sm:grid-cols-3">
-        <Field label="Day">
-          <input type="date" required autoFocus {...field('day')} />
-        </Field>
-        <Field label="Begins at">
-          <input type="time" {...field('at')} />
-        </Field>
-        <Field label="Minutes played">
-          <input inputMode="numeric" {...field('minutes')} />
-        </Field>
-        <Field label="Room">
-          <input list="rooms" maxLength={60} {...field('room')} />
-        </Field>
-        <Field label="Load-in">
-          <input type="time" {...field('loadIn')} />
-        </Field>
-        <Field label="Doors">
-          <input type="time" {...field('doors')} />
-        </Field>
+        <TextField label="Day" type="date" required autoFocus {...field('day')} />
+        <TextField label="Begins at" type="time" {...field('at')} />
+        <TextField label="Minutes played" inputMode="numeric" {...field('minutes')} />
+        <TextField label="Room" list="rooms" maxLength={60} {...field('room')} />
+        <TextField label="Load-in" type="time" {...field('loadIn')} />
+        <TextField label="Doors" type="time" {...field('doors')} />
       </div>
       <datalist id="rooms">
         {rooms.map((name) => (
@@ -152,7 +136,11 @@ function OccasionFields({
         ))}
       </datalist>
       <Field label="Played from the sheet">
-        <select {...field('sheet')}>
+        <select
+          value={typed.sheet}
+          onChange={(event) => onChange({ sheet: event.target.value })}
+          className={INPUT_CLASS}
+        >
           <option value="">none named</option>
           {kit.sheets.map(({ id, name }) => (
             <option key={id} value={id}>
@@ -161,9 +149,7 @@ function OccasionFields({
           ))}
         </select>
       </Field>
-      <Field label="What it was for">
-        <input maxLength={500} {...field('words')} />
-      </Field>
+      <TextField label="What it was for" maxLength={500} {...field('words')} />
     </>
   )
 }

@@ -6,9 +6,9 @@ import { numberWithin } from '@/core/units/number'
 import { noteWeather, weatherFromTable } from '@/session/actions/diary'
 import { useKit, useSession } from '@/session/react'
 import { Button } from '@/ui/Button'
-import { Field, INPUT_CLASS } from '@/ui/Field'
 import { FilesButton } from '@/ui/FilesButton'
 import { Modal } from '@/ui/Modal'
+import { FormWrong, TextField } from '@/ui/TextField'
 
 const readCelsius = numberWithin(-60, 70)
 const readPercent = numberWithin(0, 100)
@@ -52,45 +52,18 @@ export function WeatherDialog({ onClose }: { onClose: () => void }) {
     <Modal open onClose={onClose} title="The weather round the drums">
       <form onSubmit={submit} className="space-y-4">
         <div className="grid gap-4 sm:grid-cols-2">
-          <Field label="Temperature, °C">
-            <input
-              autoFocus
-              inputMode="decimal"
-              value={celsius}
-              onChange={(event) => setCelsius(event.target.value)}
-              className={INPUT_CLASS}
-            />
-          </Field>
-          <Field label="Humidity, %">
-            <input
-              inputMode="decimal"
-              value={humidity}
-              onChange={(event) => setHumidity(event.target.value)}
-              className={INPUT_CLASS}
-            />
-          </Field>
-          <Field label="When">
-            <input
-              type="datetime-local"
-              value={when}
-              onChange={(event) => setWhen(event.target.value)}
-              className={INPUT_CLASS}
-            />
-          </Field>
-          <Field label="Room">
-            <input
-              maxLength={60}
-              value={room}
-              onChange={(event) => setRoom(event.target.value)}
-              className={INPUT_CLASS}
-            />
-          </Field>
+          <TextField
+            label="Temperature, °C"
+            autoFocus
+            inputMode="decimal"
+            value={celsius}
+            onText={setCelsius}
+          />
+          <TextField label="Humidity, %" inputMode="decimal" value={humidity} onText={setHumidity} />
+          <TextField label="When" type="datetime-local" value={when} onText={setWhen} />
+          <TextField label="Room" maxLength={60} value={room} onText={setRoom} />
         </div>
-        {wrong ? (
-          <p role="alert" className="font-bold text-caution">
-            {wrong}
-          </p>
-        ) : null}
+        <FormWrong says={wrong} />
         <div className="flex flex-wrap items-center gap-3">
           <Button tone="act" type="submit">
             Note it

@@ -1,5 +1,5 @@
 import { act, fireEvent, screen, within } from '@testing-library/react'
-import { noteOccasion, noteWeather } from '@/session/actions/diary'
+import { noteDay, noteOccasion, noteWeather } from '@/session/actions/diary'
 import { keepKit } from '@/session/actions/sheets'
 import { settled, showScreen } from '../testScreen'
 import { twoToms } from '@/session/testSession'
@@ -121,4 +121,84 @@ test('the box: a head is put in by name and size, and goes on a drum of its size
   fireEvent.change(fits[0], { target: { value: [...session.kit()!.diary.box.keys()][0] } })
   expect(session.kit()!.heads.get('rack/batter')!.real.stints.length).toBe(2)
   expect(session.get().notice!.text).toMatch(/^spare 12 is on Rack batter/)
+})
+
+/** A place opened at one of its parts. */
+async function part(session: Awaited<ReturnType<typeof kept>>['session'], name: string) {
+  await showScreen(session, <LogbookScreen />)
+  await settled()
+  fireEvent.click(screen.getByRole('radio', { name }))
+}
+
+test('found by words; a note can be dropped, a gig corrected', async () => {
+  const { session } = await kept()
+  const now = session.deps.nowMs()
+  noteDay(session, 'growls in the corner', now, 'floor')
+  const gig = {
+    what: 'gig' as const,
+    minutes: 90,
+    room: 'Hall',
+    sheet: null,
+    loadInAt: null,
+    doorsAt: null,
+    words: '',
+  }
+  noteOccasion(session, { ...gig, on: new Date(now - DAY).toISOString() })
+  await part(session, 'Find and compare')
+  const entries = () => within(screen.getByRole('list', { name: 'Entries' })).queryAllByRole('listitem')
+  fireEvent.change(screen.getByLabelText('Words'), { target: { value: 'growls' } })
+  expect(entries().map((entry) => entry.textContent)).toEqual([
+    expect.stringMatching(/note, Floor growls in the corner/),
+  ])
+  fireEvent.click(screen.getByRole('button', { name: 'drop it' }))
+  expect(screen.getByText('Nothing in the log is so.')).toBeTruthy()
+  fireEvent.change(screen.getByLabelText('Words'), { target: { value: 'gig' } })
+  fireEvent.click(screen.getByRole('button', { name: 'correct it' }))
+  const dialog = within(screen.getByRole('dialog', { name: 'The gig' }))
+  expect((dialog.getByLabelText('Minutes played') as HTMLInputElement).value).toBe('90')
+  fireEvent.click(dialog.getByRole('button', { name: 'Call it off' }))
+  expect(session.kit()!.diary.occasions).toMatchObject([{ cancelled: true, minutes: 90 }])
+})
+
+test('two days over each other: cents of every head that both know', async () => {
+  const { session } = await kept()
+  await part(session, 'Find and compare')
+  const day = (ms: number) => new Date(ms).toISOString().slice(0, 10)
+  fireEvent.change(screen.getByLabelText('One day'), {
+    target: { value: day(session.deps.nowMs() - 3 * DAY) },
+  })
+  const rows = within(screen.getByRole('table', { name: 'Heads on two days' }))
+  // 160 to 158 Hz: 1200 log2(158 / 160) = -21.8.
+  expect(rows.getByRole('row', { name: /^Rack batter/ }).textContent).toBe('Rack batter160.0158.0−22not')
+  fireEvent.change(screen.getByLabelText('One day'), { target: { value: '' } })
+  expect(screen.getByText('Nothing was read by then.')).toBeTruthy()
+})
+
+test('a season on one page, and what is in no file yet', async () => {
+  const { session } = await kept()
+  const gig = {
+    what: 'gig' as const,
+    minutes: 90,
+    room: 'Hall',
+    sheet: null,
+    loadInAt: null,
+    doorsAt: null,
+    words: '',
+  }
+  noteOccasion(session, { ...gig, on: new Date(session.deps.nowMs() - DAY).toISOString() })
+  await part(session, 'Report')
+  const report = within(screen.getByRole('article', { name: 'Report' }))
+  expect(
+    report.getByText(/^1 gig, 0 rehearsals, 2 hours played in Hall\. Read on 2 days, held against Hall\./),
+  ).toBeTruthy()
+  expect(report.getByRole('row', { name: /^Rack batter 2 1 −22 to/ })).toBeTruthy()
+  expect(screen.getByText(/acts of this kit are in no file yet; it was never put into one/)).toBeTruthy()
+})
+
+test('which rods back off is said with the day, or that too few sittings tell', async () => {
+  const { session } = await kept()
+  await showScreen(session, <LogbookScreen />)
+  await settled()
+  fireEvent.click(screen.getByRole('button', { name: /^Rack batter:/ }))
+  expect(screen.getByText(/^Too few sittings to tell which rods back off/)).toBeTruthy()
 })
