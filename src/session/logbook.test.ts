@@ -1,6 +1,7 @@
 import ICAL from 'ical.js'
 import { forecastOf } from '@/core/drift/headForecast'
 import { headReports } from '@/core/runs/reports'
+import { eventSchema } from '@/core/records/event'
 import { usualDrum } from '@/core/records/usualDrum'
 import { dayText, leavesText, lockText, oddsText, rangeText, sinceText, whyThatDay } from '@/text/forecast'
 import { logbookCsv } from '@/text/csv'
@@ -29,7 +30,7 @@ import { kitSummary, nextThing } from './kitView'
 import { firstOut, forecastsInTurn, type Forecasts } from './forecasts'
 import { lanesOf } from './logbookView'
 import { seasonOf } from './season'
-import { twoToms } from './testSession'
+import { logOf, twoToms } from './testSession'
 
 const DAY = 24 * 3600 * 1000
 const all = (session: Parameters<typeof currentView>[0]) =>
@@ -240,6 +241,26 @@ test('a head of the box goes on a drum; a name given to the one that was on keep
   expect(named.sort()).toEqual(['spare 12', 'the loud one'])
   session.undo()
   expect(session.kit()!.heads.get('rack/batter')!.real.stints.length).toBe(1)
+})
+
+test('every event that these acts make is one that the database and a file take', async () => {
+  const { session, readAll } = await twoToms()
+  readAll()
+  const rack = session.kit()!.drums[0]
+  noteOccasion(session, gigOn(session.deps.nowMs()), 'g')
+  const [gig] = session.kit()!.diary.occasions
+  noteOccasion(session, { ...gig, minutes: 60 }, gig.id)
+  callOff(session, gig)
+  noteDay(session, 'damp', session.deps.nowMs(), 'rack')
+  weatherFromTable(session, 'date,temp\n2026-01-03,20', 'Hall')
+  nameFilm(session, rack, 'batter', 'the loud one', null)
+  const { batter: head } = rack
+  const id = noteFilm(session, { name: 'spare', diameterInches: 12, side: null, head })
+  const spare = () => session.kit()!.diary.box.get(id)!
+  fitFromBox(session, rack, 'batter', spare(), session.deps.nowMs())
+  noteFilm(session, spare(), id, true)
+  bringBackThere(session, rack, 'batter', 160)
+  for (const event of logOf(session)) expect(eventSchema.parse(event)).toEqual(event)
 })
 
 test('what is in no file yet is counted from the last one on', async () => {

@@ -1,6 +1,6 @@
 import { heldOccasions, type BoxFilm, type Occasion } from '../log/diary'
 import { headKey, headLog, type KitState } from '../log/fold'
-import { filmOn, historyOf, type HeadLog, type Stint } from '../log/headLog'
+import { filmId, filmOn, historyOf, type HeadLog, type Stint } from '../log/headLog'
 import { SIDES, sidesOf } from '../records/plain'
 import type { Drum, HeadRecord, Side } from '../records/kit'
 import type { PastSitting } from '../log/history'
@@ -30,9 +30,6 @@ export interface FilmAge {
   stints: ReadonlyArray<Stint & { drum: Drum; side: Side }>
 }
 
-/** Id under which a stint's film is known over all drums of a kit. */
-const filmIdOf = (film: string | null, drum: string, side: Side) => film ?? `first/${headKey(drum, side)}`
-
 const played = (occasions: readonly Occasion[], { from, to }: Stint, nowMs: number) => {
   const now = new Date(nowMs).toISOString()
   return occasions.filter(({ on }) => on <= now && (from === null || on >= from) && (to === null || on < to))
@@ -40,7 +37,7 @@ const played = (occasions: readonly Occasion[], { from, to }: Stint, nowMs: numb
 
 /** Gigs and rehearsals played on the film that is on. */
 export function playsOn(kit: KitState, log: HeadLog, drum: Drum, side: Side, nowMs: number): number {
-  const id = filmIdOf(filmOn(log), drum.id, side)
+  const id = filmId(filmOn(log), headKey(drum.id, side))
   return filmAges(kit, kit.simulated, nowMs).find((film) => film.id === id)?.plays ?? 0
 }
 
@@ -51,10 +48,10 @@ export function filmAges(kit: KitState, practice: boolean, nowMs: number): FilmA
       headLog(kit, drum.id, side, practice).stints.map((stint) => ({ ...stint, drum, side })),
     ),
   )
-  const ids = new Set(stints.map(({ film, drum, side }) => filmIdOf(film, drum.id, side)))
+  const ids = new Set(stints.map(({ film, drum, side }) => filmId(film, headKey(drum.id, side))))
   const occasions = heldOccasions(kit.diary)
   const ages = [...ids].flatMap((id): FilmAge[] => {
-    const own = stints.filter(({ film, drum, side }) => filmIdOf(film, drum.id, side) === id)
+    const own = stints.filter(({ film, drum, side }) => filmId(film, headKey(drum.id, side)) === id)
     const now = own.find(({ to }) => to === null)
     const boxed = kit.diary.box.get(id)
     // What came off without a name of its own was thrown away.

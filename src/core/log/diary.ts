@@ -35,7 +35,7 @@ export interface BoxFilm {
 
 /**
  * The days round the drums. What was said does not depend on the order in which it came in: of two writings of one thing the later
- * one counts, by its time and then by its id.
+ * one counts, by its time.
  */
 export interface Diary {
   /** By time. */

@@ -4,7 +4,15 @@ import type { Aim, Drum, Side } from '../records/kit'
 import { EMPTY_DIARY, isDiaryEvent, withDiaryEvent, type Diary } from './diary'
 import { EMPTY_DRUM, withDrumEvent, type DrumLog } from './drumLog'
 import { headKey } from './headKey'
-import { EMPTY_HEAD, filmOn, withHeadEvent, withoutFilm, type HeadLog, type SittingLog } from './headLog'
+import {
+  EMPTY_HEAD,
+  filmId,
+  filmOn,
+  withHeadEvent,
+  withoutFilm,
+  type HeadLog,
+  type SittingLog,
+} from './headLog'
 import { withRunEvent, type Run } from './runs'
 import { keepOne, renamed, writeSheet, type Sheet } from './sheets'
 
@@ -122,9 +130,6 @@ function withHead(kit: KitState, event: HeadEvent): KitState {
 const NO_HEADS: Worlds<HeadLog> = { real: EMPTY_HEAD, practice: EMPTY_HEAD }
 const lugsOf = ({ drums }: KitState, id: string) => drums.find((drum) => drum.id === id)?.lugs
 
-/** A film of which nobody wrote is known by where it was first. */
-const filmKey = (log: HeadLog, key: string) => filmOn(log) ?? `first/${key}`
-
 /** A film came off and another one on: what they taught goes with them, also to another drum. */
 function changedFilm(
   kit: KitState,
@@ -134,7 +139,7 @@ function changedFilm(
 ): KitState['shelf'] {
   const off = kit.heads.get(key)?.real ?? EMPTY_HEAD
   const taught = (log: HeadLog) => [...log.older, ...log.sittings].slice(-SHELF_KEPT)
-  const shelf = new Map(kit.shelf).set(filmKey(off, key), taught(off))
+  const shelf = new Map(kit.shelf).set(filmId(filmOn(off), key), taught(off))
   if (event.film === undefined) return shelf
   for (const [other, worlds] of kit.heads) {
     if (other === key || filmOn(worlds.real) !== event.film) continue

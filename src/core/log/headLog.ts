@@ -129,6 +129,9 @@ export function withHeadEvent(head: HeadLog, event: HeadEvent, lugs = ANY_LUGS):
   return WORK.has(event.kind) ? { ...next, ...worked(next, event, lugs) } : next
 }
 
+/** Id of a film over all drums of a kit: one of which nobody wrote is known by where it was first (`headKey`). */
+export const filmId = (film: string | null, key: string) => film ?? `first/${key}`
+
 /** The film that is on, as `PastSitting.film`. */
 export const filmOn = ({ stints }: Pick<HeadLog, 'stints'>) => stints[stints.length - 1].film
 

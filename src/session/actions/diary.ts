@@ -1,4 +1,6 @@
 import type { BoxFilm, Occasion } from '@/core/log/diary'
+import { filmId } from '@/core/log/headLog'
+import { headKey } from '@/core/log/headKey'
 import type { EventOf } from '@/core/records/event'
 import type { Drum, Side } from '@/core/records/kit'
 import { readWeather } from '@/text/weatherTable'
@@ -10,16 +12,18 @@ export type OccasionSaid = Omit<Occasion, 'id' | 'writtenAt' | 'source' | 'cance
 
 /** Writes a gig or a rehearsal down, or corrects the one of this id. */
 export function noteOccasion(session: Session, said: OccasionSaid, id = session.deps.newId()): void {
-  session.append([{ kind: 'occasionNoted', occasion: id, ...said, ...hand }])
+  session.append([{ kind: 'occasionNoted', occasion: id, ...only(said), ...hand }])
 }
 
-export function callOff(
-  session: Session,
-  { id, on, what, minutes, room, sheet, loadInAt, doorsAt, words }: Occasion,
-): void {
-  const said = { on, what, minutes, room, sheet, loadInAt, doorsAt, words }
-  session.append([{ kind: 'occasionNoted', occasion: id, ...said, cancelled: true, ...hand }])
-  session.notify(`Called off: the ${what}.`, { undo: true })
+/** What the record holds and no more: an occasion that is corrected carries more. */
+const only = ({ on, what, minutes, room, sheet, loadInAt, doorsAt, words }: OccasionSaid): OccasionSaid => ({
+  ...{ on, what, minutes, room, sheet, loadInAt, doorsAt, words },
+})
+
+export function callOff(session: Session, occasion: Occasion): void {
+  const drafts = { kind: 'occasionNoted' as const, occasion: occasion.id, cancelled: true as const }
+  session.append([{ ...drafts, ...only(occasion), ...hand }])
+  session.notify(`Called off: the ${occasion.what}.`, { undo: true })
 }
 
 export function noteDay(session: Session, words: string, onMs: number, drum: string | null): void {
@@ -57,9 +61,23 @@ export function weatherFromTable(session: Session, text: string, room: string | 
 export type FilmSaid = Pick<BoxFilm, 'name' | 'diameterInches' | 'side' | 'head'>
 
 /** Puts a head in the box, or corrects the one of this id. */
-export function noteFilm(session: Session, said: FilmSaid, id = session.deps.newId(), gone = false): string {
+export function noteFilm(
+  session: Session,
+  { name, diameterInches, side, head }: FilmSaid,
+  id = session.deps.newId(),
+  gone = false,
+): string {
   session.append([
-    { kind: 'filmNoted', film: id, ...said, ...(gone ? { gone: true as const } : {}), ...hand },
+    {
+      kind: 'filmNoted',
+      film: id,
+      name,
+      diameterInches,
+      side,
+      head,
+      ...(gone ? { gone: true as const } : {}),
+      ...hand,
+    },
   ])
   return id
 }
@@ -77,8 +95,5 @@ export function fitFromBox(session: Session, drum: Drum, side: Side, film: BoxFi
 /** The head that is on gets a name, so that its history goes with it wherever it goes. */
 export function nameFilm(session: Session, drum: Drum, side: Side, name: string, film: string | null): void {
   const said = { name, diameterInches: drum.diameterInches, side, head: drum[side] }
-  session.together(`the name ${name}`, () => {
-    if (film !== null) noteFilm(session, said, film)
-    else noteFilm(session, said, `first/${drum.id}/${side}`)
-  })
+  noteFilm(session, said, filmId(film, headKey(drum.id, side)))
 }
