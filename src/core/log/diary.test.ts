@@ -281,7 +281,9 @@ test('diary, heads in short and the shelf go through a summary, and through a da
   const again = stateOfSummary(structuredClone(kept))!
   expect(packed(again, lugsThen)).toEqual(packed(kit, lugsThen))
   let next = 0
-  const [told] = kitsFromLog(restated(kit, () => `n${next++}`))
+  const retold = restated(kit, () => `n${next++}`)
+  for (const event of retold) expect(eventSchema.parse(event)).toEqual(event)
+  const [told] = kitsFromLog(retold)
   expect(told.diary.occasions).toEqual(kit.diary.occasions)
   expect([...told.diary.air]).toEqual([...kit.diary.air])
 })
