@@ -24,6 +24,8 @@ const CORE = [
     'runs',
     // A leaf: nothing real leans on the simulator.
     'practice',
+    // Drills on the practice drum: a leaf too.
+    'ear',
   ],
 ]
 const core = CORE.map((name) => `core/${name}`)
@@ -52,6 +54,7 @@ const LAYERS = {
     'core/sheets',
     'core/runs',
     'core/measurement',
+    'core/ear',
   ],
   charts: [
     'charts',
@@ -63,6 +66,7 @@ const LAYERS = {
     'core/head',
     'core/pair',
     'core/spacing',
+    'core/ear',
   ],
   // Fields read pitches, intervals and numbers as the core does: no word of drums in that.
   ui: ['ui', 'core/units'],

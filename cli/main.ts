@@ -1,3 +1,4 @@
+import { drillCommand } from './drill'
 import { evenCommand } from './even'
 import { listenCommand } from './listen'
 import { measureCommand } from './measure'
@@ -14,6 +15,7 @@ const COMMANDS: Record<string, (args: string[]) => Promise<number> | number> = {
   plan: planCommand,
   state: stateCommand,
   tap: tapCommand,
+  drill: drillCommand,
 }
 
 const HELP = `humbra COMMAND [options]
@@ -25,6 +27,7 @@ const HELP = `humbra COMMAND [options]
   plan                   requests on standard input, ranked plans of a kit on standard output
   state FILE             what the app would say of a kit, from its file, one line of JSON a head
   tap --out FILE.wav     a tap on the practice drum, and its truth
+  drill --kind KIND      an ear drill: a trial a line out, an answer a line in
 
 humbra COMMAND --help says more. Exit code 0 when all was answered, 1 when something was refused, 2 for wrong usage.
 `

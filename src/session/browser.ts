@@ -3,6 +3,7 @@ import { startBeliever } from '@/workers/believer/client'
 import { startGuard } from '@/workers/guard/client'
 import { startEar, type Ear } from '@/workers/ear/client'
 import { browserMicrophone } from '@/audio/microphone'
+import { drillStore } from '@/storage/drillStore'
 import { eventLog } from '@/storage/eventLog'
 import { browserJournal } from '@/storage/journal'
 import { practiceStore } from '@/storage/practiceStore'
@@ -87,6 +88,7 @@ function browserDeps(): SessionDeps {
         settings: settingsStore(open, guard),
         takes: takeStore(open),
         summaries: summaryStore(open),
+        drills: drillStore(open, guard),
       }
     },
     closedBecause: why,

@@ -1,6 +1,7 @@
 import type { Believed, Past } from '@/core/bench/standing'
 import type { Adviser } from '@/workers/adviser/client'
 import type { Ear } from '@/workers/ear/client'
+import type { DrillStore } from '@/storage/drillStore'
 import type { Guard } from '@/storage/guard'
 import type { EventLog } from '@/storage/eventLog'
 import type { Journal } from '@/storage/journal'
@@ -18,6 +19,7 @@ export interface Stores {
   settings: SettingsStore
   takes: TakeStore
   summaries: SummaryStore
+  drills: DrillStore
 }
 
 export type WorkerName = 'ear' | 'adviser'
@@ -46,6 +48,8 @@ export interface SessionDeps {
     | 'push'
     | 'deafen'
     | 'look'
+    | 'drillTrial'
+    | 'drillSounds'
   >
   adviser(): Adviser
   /** Calls back when a worker was started anew, is lost, or answers (again). */

@@ -4,6 +4,8 @@ import { planKit } from '@/core/spacing/plan'
 import type { Summary } from '@/core/log/summary'
 import type { EventLog } from '@/storage/eventLog'
 import { NO_ACTS } from './undo'
+import type { Practised } from '@/core/records/drill'
+import { nextTrial } from '@/core/ear/drill'
 import type { PracticeState } from '@/core/records/practice'
 import type { HumbraEvent } from '@/core/records/event'
 import type { JournalEntry } from '@/storage/journal'
@@ -25,6 +27,7 @@ export interface MemoryBench {
     takes: StoredTake[]
     journal: JournalEntry[]
     summaries: Map<string, Summary>
+    drills?: Practised[]
     full: boolean
     /** A disk that never answers, as where the page goes away before it does. */
     stuck?: boolean
@@ -72,6 +75,17 @@ export function memorySession(
             return Promise.resolve()
           },
         },
+        drills: {
+          readAll: () => Promise.resolve(structuredClone(disk.drills ?? [])),
+          write: (records) => {
+            if (disk.full) return Promise.reject(new DOMException('full', 'QuotaExceededError'))
+            const all = new Map(
+              [...(disk.drills ?? []), ...structuredClone(records)].map((each) => [each.id, each]),
+            )
+            disk.drills = [...all.values()]
+            return Promise.resolve()
+          },
+        },
         takes: {
           write: (takes) => {
             if (disk.full) return Promise.reject(new DOMException('full', 'QuotaExceededError'))
@@ -107,6 +121,8 @@ export function memorySession(
         push: missing,
         deafen: missing,
         look: missing,
+        drillTrial: (run: never) => Promise.resolve({ trial: nextTrial(run), sounds: [], rateHz: 48_000 }),
+        drillSounds: () => Promise.resolve({ sounds: [], rateHz: 48_000 }),
       }) as never,
     adviser: () =>
       ({

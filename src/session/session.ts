@@ -7,7 +7,7 @@ import type { Settings } from '@/core/records/settings'
 import type { StoredTake, TakeStore } from '@/storage/takeStore'
 import { actText, SETTING_WORDS } from '@/text/acts'
 import { setShown } from '@/text/shown'
-import type { SessionDeps } from './deps'
+import type { SessionDeps, Stores } from './deps'
 import { Following, practiceKey } from './following'
 import { Keeper, type Trouble } from './keeper'
 import { quietLine, type Line } from './line'
@@ -249,6 +249,11 @@ export class Session {
       if (found) return found.event
     }
     return null
+  }
+
+  /** What the browser keeps beside the log; null where it keeps nothing. */
+  stores(): Pick<Stores, 'drills'> | null {
+    return this.following.storage
   }
 
   /** The kept sounds; null where the browser keeps nothing. */

@@ -5,6 +5,7 @@ import type { KitLog } from '@/core/log/kitLog'
 import { DEFAULT_SETTINGS } from '@/core/records/plain'
 import type { Settings } from '@/core/records/settings'
 import type { Tap } from '@/core/measurement/types'
+import type { Practised } from '@/core/records/drill'
 import type { HumbraEvent } from '@/core/records/event'
 import type { PracticeState } from '@/core/records/practice'
 import type { TakeRecord } from '@/core/records/take'
@@ -51,6 +52,8 @@ export interface SessionState {
   waitingImport: WaitingImport | null
   /** A table that came in, to be looked at before anything is made of it. */
   waitingTable: string | null
+  /** What was done in Practice; null until it was read. */
+  drills: readonly Practised[] | null
   clockMs: number
 }
 
@@ -196,6 +199,7 @@ export const INITIAL_STATE: SessionState = {
   notice: null,
   waitingImport: null,
   waitingTable: null,
+  drills: null,
   clockMs: 0,
 }
 

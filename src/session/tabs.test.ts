@@ -8,6 +8,7 @@ import { seededRandom } from '@/core/numeric/random'
 import { writeKitFile } from '@/core/records/plain'
 import { usualDrum } from '@/core/records/usualDrum'
 import { ownGuard } from '@/storage/guard'
+import { drillStore } from '@/storage/drillStore'
 import { eventLog } from '@/storage/eventLog'
 import { practiceStore } from '@/storage/practiceStore'
 import { openHumbraDb, type Db } from '@/storage/schema'
@@ -48,6 +49,7 @@ class Browser {
           settings: settingsStore(open, ownGuard),
           takes: takeStore(open),
           summaries: summaryStore(open),
+          drills: drillStore(open, ownGuard),
         }),
       journal: {
         keep: (entry) => void this.journal.set(entry.name, structuredClone(entry)),

@@ -2,6 +2,7 @@ import { eventSchema, type HumbraEvent } from '@/core/records/event'
 import { readKitFile, type KitFileResult } from '@/core/records/kitFile'
 import { migrateEvent } from '@/core/records/migrations'
 import { practiceStateSchema, type PracticeState } from '@/core/records/practice'
+import { practisedSchema, type Practised } from '@/core/records/drill'
 import { settingsSchema, type Settings } from '@/core/records/settings'
 
 /**
@@ -12,6 +13,7 @@ export interface Guard {
   /** Each event in today's form, null where it cannot be read. */
   events(raw: readonly unknown[]): Promise<Array<HumbraEvent | null>>
   practice(raw: readonly unknown[]): Promise<Array<PracticeState | null>>
+  practised(raw: readonly unknown[]): Promise<Array<Practised | null>>
   settings(raw: unknown): Promise<Settings | null>
   /** A kit file's text; what cannot be read comes back as a sentence. */
   kitFile(text: string): Promise<KitFileResult>
@@ -29,6 +31,11 @@ export const CHECKS = {
       const parsed = practiceStateSchema.safeParse(state)
       return parsed.success ? parsed.data : null
     }),
+  practised: (raw: readonly unknown[]) =>
+    raw.map((record) => {
+      const parsed = practisedSchema.safeParse(record)
+      return parsed.success ? parsed.data : null
+    }),
   settings: (raw: unknown) => {
     const parsed = settingsSchema.safeParse(raw)
     return parsed.success ? parsed.data : null
@@ -40,6 +47,7 @@ export const CHECKS = {
 export const ownGuard: Guard = {
   events: (raw) => Promise.resolve(CHECKS.events(raw)),
   practice: (raw) => Promise.resolve(CHECKS.practice(raw)),
+  practised: (raw) => Promise.resolve(CHECKS.practised(raw)),
   settings: (raw) => Promise.resolve(CHECKS.settings(raw)),
   kitFile: (text) => Promise.resolve(CHECKS.kitFile(text)),
 }

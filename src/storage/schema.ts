@@ -1,6 +1,7 @@
 import { openDB, type DBSchema, type IDBPDatabase, type IDBPTransaction, type StoreNames } from 'idb'
 import type { Summary } from '@/core/log/summary'
 import type { HumbraEvent } from '@/core/records/event'
+import type { Practised } from '@/core/records/drill'
 import type { PracticeState } from '@/core/records/practice'
 import type { StoredTake } from './takeStore'
 
@@ -14,6 +15,8 @@ export interface HumbraDb extends DBSchema {
   practice: { key: string; value: PracticeState }
   settings: { key: string; value: unknown }
   takes: { key: string; value: StoredTake; indexes: { kit: string } }
+  /** What was done in Practice. */
+  drills: { key: string; value: Practised; indexes: { at: string } }
   /** A cache: the folded state of every kit up to a place of its log. */
   summaries: { key: string; value: Summary }
 }
@@ -46,6 +49,7 @@ export const UPGRADES: readonly Upgrade[] = [
     events.createIndex('head', ['event.kit', 'event.drum', 'event.side', 'event.at'])
     db.createObjectStore('summaries', { keyPath: 'kit' })
   },
+  (db) => void db.createObjectStore('drills', { keyPath: 'id' }).createIndex('at', 'at'),
 ]
 
 const DB_VERSION = UPGRADES.length

@@ -9,6 +9,8 @@ import type { PairAnswer, PairRequest } from '@/core/pair/solve'
 import type { PlanAnswer, PlanRequest } from '@/core/spacing/types'
 import type { PracticeDrum, Rods } from '@/core/practice/drum'
 import type { AllAnswers } from '@/core/practice/answers'
+import type { DrillRun } from '@/core/ear/result'
+import type { Trial } from '@/core/ear/trial'
 import type { Trouble } from '@/core/practice/plant'
 
 /** What the two workers can be asked. Arrays of samples are handed over, not copied: the sender loses them. */
@@ -33,6 +35,10 @@ export interface EarApi {
   practiceHand(request: Pick<PracticeTap, 'drum' | 'rods' | 'other'>): { dials: number[]; feel: Feel[] }
   /** What a careful person answers to every question of the search for a fault, from the practice drum's state. */
   practiceAnswers(trouble: Trouble): AllAnswers
+  /** The next trial of a drill, and the sound of its taps. */
+  drillTrial(run: DrillRun): { trial: Trial; sounds: Float32Array[]; rateHz: number }
+  /** The sound of taps, all at one level. */
+  drillSounds(taps: Pick<Trial, 'taps' | 'levelDb'>): { sounds: Float32Array[]; rateHz: number }
   /** Starts listening anew at a rate; blocks are then pushed in order. */
   listen(rateHz: number, options: MeasureOptions): void
   aimAt(options: MeasureOptions): void

@@ -3,25 +3,43 @@ import type { LugReading } from './readings'
 import type { Ear, Round } from './types'
 
 /**
- * What an ear says of a lug against a reference: how many cents it means by its word, and how surely, one standard error
- * (common practice, no source).
+ * What an ear says of a lug against a reference: how many cents it means by its word, and how far what is meant by that word
+ * scatters whoever says it, one standard error (common practice, no source).
  */
-export const EAR_CENTS: Record<Ear, { cents: number; error: number }> = {
-  'much-lower': { cents: -60, error: 30 },
-  lower: { cents: -20, error: 14 },
-  alike: { cents: 0, error: 7 },
-  higher: { cents: 20, error: 14 },
-  'much-higher': { cents: 60, error: 30 },
+const EAR_CENTS: Record<Ear, { cents: number; scatter: number }> = {
+  'much-lower': { cents: -60, scatter: 29 },
+  lower: { cents: -20, scatter: 12 },
+  alike: { cents: 0, scatter: 0 },
+  higher: { cents: 20, scatter: 12 },
+  'much-higher': { cents: 60, scatter: 29 },
+}
+
+/** A trained ear, where nobody has measured this one, in cents (common practice, no source). */
+const USUAL_THRESHOLD_CENTS = 4.7
+/** A difference at the threshold is so many of the ear's own standard errors: three of four are right. */
+const THRESHOLD_ERRORS = 0.6744897502
+/** Whoever only just hears a difference means more by the word. */
+const WORD_THRESHOLDS = 1.5
+
+/**
+ * A word as cents against the reference with one standard error: what the word means, and the noise of this ear, known from
+ * its threshold in drills.
+ */
+export function earWord(word: Ear, thresholdCents?: number | null): { cents: number; error: number } {
+  const threshold = thresholdCents ?? USUAL_THRESHOLD_CENTS
+  const { cents, scatter } = EAR_CENTS[word]
+  const meant = Math.sign(cents) * Math.max(Math.abs(cents), cents === 0 ? 0 : WORD_THRESHOLDS * threshold)
+  return { cents: meant, error: Math.hypot(scatter, threshold / THRESHOLD_ERRORS) }
 }
 
 /** Two taps of the reference lug itself are alike to within this, in cents. */
 const REFERENCE_CENTS = 5
 
 /** The words of a round as readings about a pitch, which itself stays unknown; the reference lug counts as that pitch. */
-export function earReadings({ ear, earReference }: Round, aroundHz: number): LugReading[] {
+export function earReadings({ ear, earReference, earThresholdCents }: Round, aroundHz: number): LugReading[] {
   return (ear ?? []).flatMap((word, lug): LugReading[] => {
     if (!word && lug + 1 !== earReference) return []
-    const { cents, error } = EAR_CENTS[word ?? 'alike']
+    const { cents, error } = earWord(word ?? 'alike', earThresholdCents)
     const hz = shiftByCents(aroundHz, cents)
     const own = lug + 1 === earReference ? REFERENCE_CENTS : error
     return [{ lug, hz, errorHz: (hz * own) / CENTS_PER_NEPER, alone: false, confirmed: true }]

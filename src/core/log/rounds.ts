@@ -42,6 +42,7 @@ function roundOf(pass: Pass, lugs: number): Round {
     ...(pass.feel ? { feel: byLug((lug) => pass.feel![lug - 1]) } : {}),
     ...(pass.ear.size ? { ear: byLug((lug) => pass.ear.get(lug)) } : {}),
     ...(pass.earReference && pass.ear.size ? { earReference: pass.earReference } : {}),
+    ...(pass.earThresholdCents && pass.ear.size ? { earThresholdCents: pass.earThresholdCents } : {}),
     ...(pass.whole ? { wholeHz: pass.whole.hz, wholeErrorCents: pass.whole.errorCents } : {}),
     ...(confirmed.length ? { confirmed } : {}),
     ...(pass.turns ? { turns: pass.turns } : {}),

@@ -27,6 +27,8 @@ export interface Pass {
   /** What the ear said, by lug from 1, and the lug it was said against. */
   ear: Map<number, Ear>
   earReference: number | null
+  /** What that ear tells apart, in cents; null where it was never measured. */
+  earThresholdCents: number | null
   /** One number for the whole head. */
   whole: { hz: number; errorCents: number } | null
   /** Lugs (from 1) whose readings are to be taken as they are. */
@@ -142,6 +144,7 @@ export function sittingFrom(events: readonly HeadEvent[], lugs: number): Sitting
       if (current.earReference !== event.reference) current.ear = new Map()
       current.earReference = event.reference
       current.ear.set(event.lug, event.word)
+      current.earThresholdCents = event.thresholdCents ?? null
     }
     if (event.kind === 'headRead')
       current.whole = { hz: event.hz, errorCents: (CENTS_PER_NEPER * event.standardErrorHz) / event.hz }
@@ -165,7 +168,14 @@ export function sittingFrom(events: readonly HeadEvent[], lugs: number): Sitting
 function openPass(otherHead: OtherHead, pressed: boolean): Pass {
   return {
     ...{ readings: new Map(), dials: new Map(), feel: null, otherHead, mic: 'with-tap', pressed },
-    ...{ ear: new Map(), earReference: null, whole: null, believed: new Set<number>(), replanned: false },
+    ...{
+      ear: new Map(),
+      earReference: null,
+      earThresholdCents: null,
+      whole: null,
+      believed: new Set<number>(),
+      replanned: false,
+    },
     ...{ turns: null, planned: null, moves: 0 },
   }
 }

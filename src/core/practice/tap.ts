@@ -23,6 +23,8 @@ export interface TapSettings {
   leadSeconds?: number
   /** What muffling and the stand take from the ring, in 1/s. */
   lossPerSecond?: number
+  /** Where a lug tap lands, in metres from the hoop. */
+  fromHoopMetres?: number
 }
 
 export interface PlayedMode {
@@ -120,7 +122,7 @@ export function playTap(head: PracticeHead, settings: TapSettings): PlayedTap {
   const loss = addedLossPerSecond(faults, false) + (settings.lossPerSecond ?? 0)
   const random = seededRandom(settings.seed)
   const radius = inchesToMetres(head.diameterInches) / 2
-  const place = 1 - TAP_FROM_HOOP_METRES / radius
+  const place = 1 - (settings.fromHoopMetres ?? TAP_FROM_HOOP_METRES) / radius
   const { lug } = settings
   const struck: Spot =
     lug === 'centre'

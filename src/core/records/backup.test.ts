@@ -11,12 +11,17 @@ const raw = { format: 'humbra-backup', schema: 8, madeAt: '2026-11-29T02:00:00.0
 test('what a backup says is read back, old kits in it as well', () => {
   const file = readKitFile(JSON.stringify(fixture(7)))
   if (!file.ok) throw new Error(file.why)
-  const text = writeBackup({ madeAt: raw.madeAt, settings: DEFAULT_SETTINGS, kits: [file.file] })
+  const lesson = {
+    ...{ what: 'lesson' as const, id: 'l1', at: raw.madeAt, lesson: 'raise' as const },
+    ...{ met: true, said: 'Spread 9 c.' },
+  }
+  const practised = [lesson]
+  const text = writeBackup({ madeAt: raw.madeAt, settings: DEFAULT_SETTINGS, kits: [file.file], practised })
   const read = readBackup(JSON.parse(text))
   expect(isBackup(JSON.parse(text))).toBe(true)
   expect(read).toEqual({
     ok: true,
-    backup: { madeAt: raw.madeAt, settings: DEFAULT_SETTINGS, kits: [file.file] },
+    backup: { madeAt: raw.madeAt, settings: DEFAULT_SETTINGS, kits: [file.file], practised },
   })
   expect(readBackup({ ...raw, kits: [fixture(1)] })).toMatchObject({ ok: true })
 })

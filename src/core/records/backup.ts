@@ -1,6 +1,7 @@
 import { z } from 'zod'
 import { BACKUP_FORMAT, SCHEMA_VERSION } from './plain'
 import { kitFileOf, type KitFile } from './kitFile'
+import { practisedSchema, type Practised } from './drill'
 import { settingsSchema, type Settings } from './settings'
 
 const MOST_KITS = 500
@@ -10,6 +11,8 @@ export interface Backup {
   madeAt: string
   settings: Settings | null
   kits: KitFile[]
+  /** What was done in Practice. */
+  practised: Practised[]
 }
 
 export type BackupResult = { ok: true; backup: Backup } | { ok: false; why: string; details?: string }
@@ -20,6 +23,7 @@ const headSchema = z.object({
   madeAt: z.string(),
   settings: z.unknown().optional(),
   kits: z.array(z.unknown()).max(MOST_KITS),
+  practised: z.array(z.unknown()).max(100_000).default([]),
 })
 
 /**
@@ -43,9 +47,14 @@ export function readBackup(raw: unknown): BackupResult {
     read.push(result.file)
   }
   const settings = settingsSchema.safeParse(head.data.settings)
-  return { ok: true, backup: { madeAt, settings: settings.success ? settings.data : null, kits: read } }
+  // A run that cannot be read is left out: it is nothing that a kit depends on.
+  const practised = head.data.practised.flatMap((raw) => practisedSchema.safeParse(raw).data ?? [])
+  return {
+    ok: true,
+    backup: { madeAt, settings: settings.success ? settings.data : null, kits: read, practised },
+  }
 }
 
-export function writeBackup({ madeAt, settings, kits }: Backup): string {
-  return JSON.stringify({ format: BACKUP_FORMAT, schema: SCHEMA_VERSION, madeAt, settings, kits })
+export function writeBackup({ madeAt, settings, kits, practised }: Backup): string {
+  return JSON.stringify({ format: BACKUP_FORMAT, schema: SCHEMA_VERSION, madeAt, settings, kits, practised })
 }

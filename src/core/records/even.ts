@@ -17,6 +17,8 @@ export const feelSchema = z.enum(['loose', 'alike', 'tight'])
 
 export const earSchema = z.enum(['much-lower', 'lower', 'alike', 'higher', 'much-higher'])
 
+export const thresholdCents = z.number().min(0.5).max(400)
+
 /** The readings of one pass and the turns then made. */
 const round = z.strictObject({
   /** Lug pitches in Hz, null where not read; lug 1 first. */
@@ -44,6 +46,8 @@ const round = z.strictObject({
   /** What the ear said of every lug against the reference lug (from 1); null where it was not listened to. */
   ear: z.array(earSchema.nullable()).max(24).optional(),
   earReference: lug.optional(),
+  /** What the listener tells apart, in cents: heard rightly in 75% of pairs. */
+  earThresholdCents: thresholdCents.optional(),
   /** Lugs (from 1) whose reading was taken again and came out alike. */
   confirmed: z.array(lug).max(24).optional(),
   /** Turned after these readings, net per rod; none on the newest round. */

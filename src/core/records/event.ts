@@ -2,7 +2,7 @@ import { z } from 'zod'
 import { CAUSE_IDS } from '../fitting/causes'
 import { QUESTION_IDS } from '../fitting/questions'
 import { AREA_IDS, FINDING_IDS } from '../fitting/lookOver'
-import { earSchema, feelSchema, slackSchoolSchema } from './even'
+import { earSchema, feelSchema, slackSchoolSchema, thresholdCents } from './even'
 import { LAYER_IDS } from '../pair/layers'
 import { SCHEMA_VERSION } from './plain'
 import { aimSchema, drumSchema, headSchema, idSchema, sideSchema, targetSchema } from './kit'
@@ -94,7 +94,12 @@ export const eventSchema = z.discriminatedUnion('kind', [
     ear: z.enum(['higher', 'lower', 'alike']).optional(),
   }),
   /** An ear's word on a lug against a reference lug of the same head, without a number. */
-  z.strictObject({ kind: z.literal('earHeard'), ...onHead, lug, word: earSchema, reference: lug }),
+  z.strictObject({
+    kind: z.literal('earHeard'),
+    ...{ ...onHead, lug, word: earSchema, reference: lug },
+    /** What this listener tells apart near this pitch, in cents, where drills have measured it. */
+    thresholdCents: thresholdCents.optional(),
+  }),
   /** One number for the whole head, as people write it down: nothing is said of its evenness. */
   z.strictObject({ kind: z.literal('headRead'), ...onHead, hz, standardErrorHz: errorHz }),
   /** The head is read anew from the first lug on; nothing was turned. */

@@ -1,6 +1,7 @@
 import { z } from 'zod'
 import { A4_HIGHEST_HZ, A4_LOWEST_HZ } from '../units/pitch'
 import { slackSchoolSchema } from './even'
+import { earFoundSchema } from './drill'
 import { micSchema } from './event'
 import { NO_CHOICES } from './plain'
 import { idSchema, sideSchema } from './kit'
@@ -76,6 +77,8 @@ export const settingsSchema = z.strictObject({
   recent: z.array(z.string().max(60)).max(8).default([]),
   /** When each kit was last put into a file, by kit. */
   filed: z.record(idSchema, moment).default({}),
+  /** What drills found this ear to tell apart, by pitch. */
+  ear: z.array(earFoundSchema).max(24).default([]),
 })
 
 export type Settings = z.infer<typeof settingsSchema>

@@ -6,6 +6,7 @@ import { filed } from '../filed'
 import type { Session } from '../session'
 import { kitFileWithTakes, takeKit } from './files'
 import { restoreKit } from './kits'
+import { allPractised, takePractised } from './drills'
 
 /** Everything kept on this device: all kits, those put away too, with sounds, and the settings. */
 export async function backupOf(session: Session): Promise<Backup> {
@@ -15,7 +16,8 @@ export async function backupOf(session: Session): Promise<Backup> {
     const file = await kitFileWithTakes(session, kit)
     if (file.events.length) kits.push(file)
   }
-  return { madeAt: new Date(session.deps.nowMs()).toISOString(), settings, kits }
+  const practised = await allPractised(session)
+  return { madeAt: new Date(session.deps.nowMs()).toISOString(), settings, kits, practised }
 }
 
 /** Saves the whole device as one file. */
@@ -44,7 +46,7 @@ export async function bringBack(session: Session, raw: unknown): Promise<void> {
       tone: 'caution',
       ...(result.details ? { details: result.details } : {}),
     })
-  const { kits, settings } = result.backup
+  const { kits, settings, practised } = result.backup
   const fresh = !session.get().kits.some(({ simulated }) => !simulated)
   for (const file of kits) {
     const wrong = await session.deps.adviser().tryLog(file.events, session.deps.nowMs())
@@ -64,9 +66,12 @@ export async function bringBack(session: Session, raw: unknown): Promise<void> {
   for (const file of kits)
     if (isThere(file) && !session.get().kits.some(({ id }) => id === file.kit))
       await restoreKit(session, file.kit)
+  const newRuns = await takePractised(session, practised)
   const came = [...unknown.values()].filter(({ length }) => length > 0).length
   session.notify(
-    came === 0 ? 'All of the backup is here already.' : `Brought back ${countText(kits.length)}.`,
+    came === 0 && newRuns === 0
+      ? 'All of the backup is here already.'
+      : `Brought back ${countText(kits.length)}.`,
   )
 }
 

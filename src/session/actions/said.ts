@@ -1,3 +1,5 @@
+import { thresholdNear } from '@/core/ear/found'
+import { usualHz } from '@/core/records/usualDrum'
 import type { Ear } from '@/core/head/types'
 import type { Settings } from '@/core/records/settings'
 import { centsErrorToHz, typedErrorCents } from '@/core/units/pitch'
@@ -8,9 +10,14 @@ import { currentView } from '../currentView'
 export function sayByEar(session: Session, word: Ear, reference: number): void {
   const view = currentView(session)
   if (!view) return
-  const { drum, side, lug } = view
+  const { drum, side, lug, advice } = view
+  const threshold = thresholdNear(session.get().settings.ear, advice?.plan.meanHz ?? usualHz(drum, side))
   session.append([
-    { kind: 'earHeard', drum: drum.id, side, lug, word, reference, source: 'ear', algorithm: null },
+    {
+      ...{ kind: 'earHeard' as const, drum: drum.id, side, lug, word, reference, source: 'ear' as const },
+      algorithm: null,
+      ...(threshold === null ? {} : { thresholdCents: threshold }),
+    },
   ])
   session.set({ bench: { ...session.get().bench, lug: null } })
 }

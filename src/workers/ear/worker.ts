@@ -4,6 +4,8 @@ import { lookAt } from '@/core/measurement/look'
 import { measureSound } from '@/core/measurement/measure'
 import { practiceHead } from '@/core/practice/drum'
 import { handOn } from '@/core/practice/hand'
+import { nextTrial } from '@/core/ear/drill'
+import { soundsOf } from '@/core/ear/sound'
 import { allAnswers } from '@/core/practice/answers'
 import { playTap, STANDING_SPOT } from '@/core/practice/tap'
 import type { EarApi } from '../protocol'
@@ -36,6 +38,21 @@ const api: EarApi = {
     return handOn(practiceHead(drum, rods, other))
   },
   practiceAnswers: allAnswers,
+  drillTrial(run) {
+    const trial = nextTrial(run)
+    const sounds = soundsOf(trial, PRACTICE_RATE_HZ)
+    return transfer(
+      { trial, sounds, rateHz: PRACTICE_RATE_HZ },
+      sounds.map(({ buffer }) => buffer),
+    )
+  },
+  drillSounds(taps) {
+    const sounds = soundsOf(taps, PRACTICE_RATE_HZ)
+    return transfer(
+      { sounds, rateHz: PRACTICE_RATE_HZ },
+      sounds.map(({ buffer }) => buffer),
+    )
+  },
   listen(rateHz, options) {
     listener = new Listener(rateHz, options)
   },

@@ -21,6 +21,7 @@ export function startGuard(): Guard {
   return {
     events: (raw) => worker.events(raw).catch(async () => (await own()).events(raw)),
     practice: (raw) => worker.practice(raw).catch(async () => (await own()).practice(raw)),
+    practised: (raw) => worker.practised(raw).catch(async () => (await own()).practised(raw)),
     kitFile: (text) => worker.kitFile(text).catch(async () => (await own()).kitFile(text)),
     settings: (raw) => worker.settings(raw).catch(async () => (await own()).settings(raw)),
   }

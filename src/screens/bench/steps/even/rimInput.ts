@@ -1,6 +1,6 @@
 import type { RimInput, RimReading } from '@/charts/rim.model'
 import { targetLugHz } from '@/core/bench/targets'
-import { EAR_CENTS } from '@/core/head/ear'
+import { earWord } from '@/core/head/ear'
 import { dialCents } from '@/core/head/gauge'
 import { centsErrorToHz, shiftByCents } from '@/core/units/pitch'
 import type { BenchView } from '@/session/benchView'
@@ -23,7 +23,10 @@ function marksOf(view: BenchView, zeroHz: number, onTheWay: ReadonlySet<string>)
     ...{ lug, hz: shiftByCents(zeroHz, cents), errorHz: centsErrorToHz(zeroHz, error), taps: 1 },
   })
   if (readBy === 'ear')
-    return [...pass.ear].map(([lug, word]) => place(lug, EAR_CENTS[word].cents, EAR_CENTS[word].error))
+    return [...pass.ear].map(([lug, word]) => {
+      const { cents, error } = earWord(word, pass.earThresholdCents)
+      return place(lug, cents, error)
+    })
   const dials = [...pass.dials.values()]
   const mean = dials.reduce((sum, dial) => sum + dial, 0) / dials.length
   return [...pass.dials].map(([lug, dial]) => {

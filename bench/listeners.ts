@@ -1,0 +1,96 @@
+import { DRILLS } from '@/core/ear/kinds'
+import { nextLevel } from '@/core/ear/result'
+import { Staircase } from '@/core/ear/staircase'
+import { beginUpDown, stepUpDown, upDownThreshold } from '@/core/ear/upDown'
+import { seededRandom, type Random } from '@/core/numeric/random'
+import { median } from './stats'
+
+/**
+ * Listeners whose law is not the one that the staircase assumes: a Weibull function (Wichmann & Hill 2001; from memory)
+ * where it believes in a logistic one. Their threshold is the difference heard in half of the trials, 75% right without
+ * lapses.
+ */
+export interface MadeListener {
+  threshold: number
+  slope: number
+  lapse: number
+}
+
+export function madeListener(random: Random): MadeListener {
+  return {
+    threshold: 3 * (80 / 3) ** random.uniform(),
+    slope: 1.2 + 2.8 * random.uniform(),
+    lapse: 0.06 * random.uniform(),
+  }
+}
+
+export function answersRight(level: number, { threshold, slope, lapse }: MadeListener, random: Random) {
+  const heard = 1 - Math.exp(-Math.LN2 * (level / threshold) ** slope)
+  const p = 0.5 + 0.5 * (1 - lapse) * heard
+  return random.uniform() < p
+}
+
+export interface Scores {
+  /** Mean of the estimate over the truth, less one; and by the geometric mean. */
+  bias: number
+  logBias: number
+  /** Median of the estimate's distance from the truth, as a part of it. */
+  medianOff: number
+  /** Part of the listeners whose truth lies within 1.96 errors; null where none is stated. */
+  covered: number | null
+  /** Listeners without an estimate. */
+  none: number
+}
+
+const LISTENERS = 500
+const TRIALS = 40
+
+/** Both ways on the same listeners. The plain staircase's target is 70.7% and so is what it is held against. */
+export function listenersBench(count = LISTENERS, trials = TRIALS) {
+  const { scale } = DRILLS.higher
+  const bayes: Array<{ part: number; within: boolean }> = []
+  const plain: number[] = []
+  let none = 0
+  for (let i = 0; i < count; i++) {
+    const random = seededRandom(1000 + i)
+    const listener = madeListener(random)
+    const stairs = new Staircase(scale)
+    for (let t = 0; t < trials; t++) {
+      const level = nextLevel(scale, stairs, t)
+      stairs.take({ level, right: answersRight(level, listener, random) })
+    }
+    const { threshold, error } = stairs.believed()
+    bayes.push({
+      part: threshold / listener.threshold,
+      within: Math.abs(threshold - listener.threshold) < 1.96 * error,
+    })
+    let upDown = beginUpDown(scale.levels.length - 3)
+    for (let t = 0; t < trials; t++)
+      upDown = stepUpDown(upDown, answersRight(scale.levels[upDown.place], listener, random), scale)
+    const found = upDownThreshold(upDown)
+    // Where this listener, lapses and all, is right in 70.7%.
+    const heard = (Math.SQRT1_2 - 0.5) / (0.5 * (1 - listener.lapse))
+    const own = listener.threshold * (-Math.log(1 - heard) / Math.LN2) ** (1 / listener.slope)
+    if (found === null) none++
+    else plain.push(found / own)
+  }
+  return {
+    bayes: scoresOf(
+      bayes.map(({ part }) => part),
+      bayes.filter(({ within }) => within).length / bayes.length,
+      0,
+    ),
+    plain: scoresOf(plain, null, none),
+  }
+}
+
+function scoresOf(parts: readonly number[], covered: number | null, none: number): Scores {
+  const mean = (list: readonly number[]) => list.reduce((sum, each) => sum + each, 0) / list.length
+  return {
+    bias: mean(parts) - 1,
+    logBias: Math.exp(mean(parts.map(Math.log))) - 1,
+    medianOff: median(parts.map((part) => Math.abs(part - 1))),
+    covered,
+    none,
+  }
+}
