@@ -36,6 +36,7 @@ const LAYERS = {
     'screens',
     'commands',
     'session',
+    'handbook',
     'charts',
     'ui',
     'text',
@@ -56,6 +57,8 @@ const LAYERS = {
     'core/measurement',
     'core/ear',
   ],
+  // Entries, what they answer, and their own small charts.
+  handbook: ['handbook', 'ui', ...core],
   charts: [
     'charts',
     'text',

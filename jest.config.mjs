@@ -1,4 +1,5 @@
 const transform = {
+  '\\.mdx$': '<rootDir>/scripts/jest-mdx.mjs',
   '^.+\\.(t|j|mj)sx?$': [
     '@swc/jest',
     {

@@ -1,4 +1,5 @@
 import { randomBytes } from 'node:crypto'
+import createMdx from '@next/mdx'
 import type { NextConfig } from 'next'
 
 /** A worker takes its policy from its own response. */
@@ -37,4 +38,4 @@ const config: NextConfig = {
   },
 }
 
-export default config
+export default createMdx()(config)

@@ -13,6 +13,8 @@ const PLACES = [
   'sheets',
   'run',
   'logbook',
+  'practice',
+  'handbook',
   'print',
   'welcome',
   'settings',
@@ -43,7 +45,7 @@ const statics = await getManifest({
 })
 const shipped = await getManifest({
   globDirectory: 'public',
-  globPatterns: ['worklet/*.js', 'demo/*.json', 'icons/*.png'],
+  globPatterns: ['worklet/*.js', 'demo/*.json', 'handbook/*.json', 'icons/*.png'],
   modifyURLPrefix: { '': '/' },
   maximumFileSizeToCacheInBytes: 20 * 1024 * 1024,
 })

@@ -1,7 +1,17 @@
 import type { Session } from '@/session/session'
 
 export type Place =
-  '/' | '/bench' | '/spacing' | '/sheets' | '/run' | '/logbook' | '/welcome' | '/settings' | '/share'
+  | '/'
+  | '/bench'
+  | '/spacing'
+  | '/sheets'
+  | '/run'
+  | '/logbook'
+  | '/practice'
+  | '/handbook'
+  | '/welcome'
+  | '/settings'
+  | '/share'
 export type DialogName =
   | 'add-drum'
   | 'rename-kit'

@@ -49,3 +49,11 @@ export const LogbookPlace = dynamic(
   () => import('./logbook/LogbookScreen').then((module) => module.LogbookScreen),
   { ssr: false, loading: Opening },
 )
+export const PracticePlace = dynamic(
+  () => import('./practice/PracticeScreen').then((module) => module.PracticeScreen),
+  { ssr: false, loading: Opening },
+)
+export const HandbookPlace = dynamic(
+  () => import('./handbook/HandbookScreen').then((module) => module.HandbookScreen),
+  { ssr: false, loading: Opening },
+)

@@ -14,7 +14,7 @@ export interface DrillRun {
   kind: DrillId
   drum: DrillDrum
   seed: number
-  answered: readonly Answered[]
+  answered: Answered[]
 }
 
 /** The first trials are easy, so that everyone knows what to listen for, and every so many later ones again. */
@@ -39,7 +39,7 @@ const nearest = (levels: readonly number[], level: number) =>
   )
 
 /** The run after an answer. */
-export function withAnswer(run: DrillRun, trial: Trial, answer: string): DrillRun {
+export function withAnswer<Run extends DrillRun>(run: Run, trial: Trial, answer: string): Run {
   const { level, truth } = trial
   return { ...run, answered: [...run.answered, { level, answer, truth, right: answer === truth }] }
 }

@@ -15,8 +15,8 @@ export interface DrillDrum {
   depthInches: number
   lugs: number
   hoop: Hoop
-  batterMils: readonly number[]
-  resonantMils: readonly number[]
+  batterMils: number[]
+  resonantMils: number[]
   /** Pitch of its batter's lugs about which the drill goes, in Hz. */
   lugHz: number
 }
@@ -225,7 +225,7 @@ const interval: Maker = (drum, gap, aroundHz, random) => {
 
 /** One centre stroke: past the low end of the drum's range, past the high end, or at its best. */
 const edge: Maker = (drum, cents, aroundHz, random) => {
-  const range = drumRange({ ...drum, batterMils: [...drum.batterMils] }, [], [])
+  const range = drumRange(drum, [], [])
   const truth = pick(answersOf('edge'), random)
   const hz = {
     growls: shiftByCents(range.lowestHz, -cents),

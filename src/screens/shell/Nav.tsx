@@ -18,6 +18,8 @@ const PLACES = [
   { href: '/sheets', label: 'Sheets' },
   { href: '/run', label: 'Retune run' },
   { href: '/logbook', label: 'Logbook' },
+  { href: '/practice', label: 'Practice' },
+  { href: '/handbook', label: 'Handbook' },
 ]
 
 /** At the column's foot: not for the work at the drum. */

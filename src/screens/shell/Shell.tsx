@@ -4,6 +4,7 @@ import { setNonce } from 'get-nonce'
 import { ThemeProvider } from 'next-themes'
 import { Fragment, type ReactNode } from 'react'
 import { SessionProvider, useSelect } from '@/session/react'
+import { WithBeside } from '../handbook/WithBeside'
 import { CommandProvider } from './CommandProvider'
 import { DemoTag } from './DemoTag'
 import { Nav } from './Nav'
@@ -43,7 +44,9 @@ export function Shell({ children }: { children: ReactNode }) {
             <main id="place" className="min-w-0">
               <DemoTag className="flex items-center gap-2 border-b border-line px-5 md:hidden" />
               <StorageBanner />
-              <AsShown>{children}</AsShown>
+              <WithBeside>
+                <AsShown>{children}</AsShown>
+              </WithBeside>
             </main>
           </div>
           <Notices />

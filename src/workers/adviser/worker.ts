@@ -1,4 +1,5 @@
 import { expose } from 'comlink'
+import { toolsWay } from '@/core/ear/toolsWay'
 import { pairMapOf } from '@/core/pair/map'
 import { solvePair } from '@/core/pair/solve'
 import { planKit } from '@/core/spacing/plan'
@@ -12,6 +13,7 @@ const api: AdviserApi = {
   plan: planKit,
   pairMap: pairMapOf,
   tryLog,
+  toolsWay,
 }
 
 expose(api)

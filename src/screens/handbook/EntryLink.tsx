@@ -1,0 +1,51 @@
+'use client'
+
+import { ChevronRight } from 'lucide-react'
+import { clsx } from 'clsx'
+import { ENTRIES, type EntryId } from '@/handbook/entries'
+import { openBeside } from './beside'
+
+/** Opens the entry that answers why, beside the work. */
+export function EntryLink({
+  entry,
+  label,
+  className,
+}: {
+  entry: EntryId
+  /** What the link says; left out: the entry's title. */
+  label?: string
+  className?: string
+}) {
+  const { title } = ENTRIES[entry]
+  return (
+    <button
+      type="button"
+      data-entry={entry}
+      aria-label={label ? `${label}: ${title}, in the Handbook` : `${title}, in the Handbook`}
+      onClick={(event) => openBeside(entry, event.currentTarget)}
+      className={clsx(
+        'inline-flex min-h-11 items-center gap-0.5 font-bold underline-offset-4 hover:underline',
+        className,
+      )}
+    >
+      {label ?? title}
+      <ChevronRight aria-hidden size={16} className="shrink-0" />
+    </button>
+  )
+}
+
+/** The same where there is no room for words: a question mark beside a number. */
+export function EntryMark({ entry }: { entry: EntryId }) {
+  return (
+    <button
+      type="button"
+      data-entry={entry}
+      aria-label={`What is this: ${ENTRIES[entry].title}, in the Handbook`}
+      title={ENTRIES[entry].title}
+      onClick={(event) => openBeside(entry, event.currentTarget)}
+      className="inline-flex size-11 items-center justify-center text-soft hover:text-ink"
+    >
+      ?
+    </button>
+  )
+}

@@ -1,0 +1,219 @@
+'use client'
+
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
+import { DRILLS } from '@/core/ear/kinds'
+import type { DrillId, DrillRecord } from '@/core/records/drill'
+import type { PracticeChoice } from '@/session/practiceDrums'
+import { drillDrumOf } from '@/session/practiceDrums'
+import { useSelect } from '@/session/react'
+import type { Session } from '@/session/session'
+import { HEARING_CAUTION, LONG_TODAY, TIRED } from '@/text/ear'
+import { Button } from '@/ui/Button'
+import { Choice } from '@/ui/Choice'
+import { Pick } from '@/ui/Pick'
+import { Answers } from './Answers'
+import { EarStrip } from './EarStrip'
+import { Progress } from './Progress'
+import { useDrill, type Drill } from './useDrill'
+import { useKnocks } from './useKnocks'
+
+const THROUGH = [
+  { value: 'headphones', label: 'headphones' },
+  { value: 'speaker', label: 'speaker' },
+] as const
+
+const KINDS = Object.entries(DRILLS).map(([value, { label }]) => ({ value, label }))
+/** So much listening within the hour is enough. */
+const LONG_TRIALS = 150
+
+/** Drills that measure the ear by answers: one question, its answers under the hand, the strip of trials below. */
+export function EarPart({ session, choices }: { session: Session; choices: readonly PracticeChoice[] }) {
+  const [kind, setKind] = useState<DrillId>('higher')
+  const [drum, setDrum] = useState(choices[1].value)
+  const [through, setThrough] = useState<DrillRecord['through']>('headphones')
+  const chosen = choices.find(({ value }) => value === drum) ?? choices[0]
+  const played = useRef<(seconds: number) => void>(() => undefined)
+  const drill = useDrill(
+    session,
+    useCallback((seconds) => played.current(seconds), []),
+  )
+  const knocks = useKnocks(session, drill)
+  useEffect(() => {
+    played.current = knocks.deafen
+  }, [knocks.deafen])
+  const begin = () => drill.begin(kind, drillDrumOf(chosen.drum), through)
+  const busy = drill.phase !== 'idle' && drill.phase !== 'over'
+  useDrillKeys(drill, busy)
+  const shown = drill.record?.kind ?? kind
+  return (
+    <div>
+      <div className="flex flex-wrap items-center gap-x-6 border-b border-line pb-1">
+        {busy ? (
+          <p className="py-2.5 text-soft">
+            <span className="font-bold text-ink">{DRILLS[shown].label}</span>, {chosen.label},{' '}
+            <span aria-label="Time left">{clockText(drill.secondsLeft)}</span>
+          </p>
+        ) : (
+          <>
+            <Pick label="drill" value={kind} items={KINDS} onChange={(value) => setKind(value as DrillId)} />
+            <Pick label="on" value={drum} items={choices} onChange={setDrum} />
+            <Choice label="Heard through" value={through} items={THROUGH} onChange={setThrough} />
+          </>
+        )}
+      </div>
+      {busy ? (
+        <Asking drill={drill} knocks={knocks} />
+      ) : (
+        <Ready {...{ drill, shown: kind, begin, session }} />
+      )}
+      {drill.record ? <EarStrip record={drill.record} /> : null}
+      <Progress kind={shown} without={busy ? drill.record?.id : undefined} />
+    </div>
+  )
+}
+
+const clockText = (seconds: number) => `${Math.floor(seconds / 60)}:${String(seconds % 60).padStart(2, '0')}`
+
+/** Before a run, and after it. */
+function Ready({
+  drill,
+  shown,
+  begin,
+  session,
+}: {
+  drill: Drill
+  shown: DrillId
+  begin: () => void
+  session: Session
+}) {
+  const { question } = DRILLS[shown]
+  const drills = useSelect((state) => state.drills)
+  const nowMs = useSelect((state) => state.clockMs)
+  const lately = useMemo(() => {
+    const hour = session.deps.nowMs() - 3_600_000
+    return (drills ?? []).reduce(
+      (sum, each) => (each.what === 'drill' && Date.parse(each.at) > hour ? sum + each.answered.length : sum),
+      0,
+    )
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [drills, nowMs, session])
+  return (
+    <div className="py-4 md:py-6">
+      <Question text={question} />
+      <div className="mt-4 flex flex-wrap items-center gap-x-6 gap-y-2">
+        <Button tone="act" big onClick={begin}>
+          {drill.phase === 'over' ? 'Three minutes more' : 'Begin, three minutes'}
+        </Button>
+        <p className="max-w-prose text-soft">{HEARING_CAUTION}</p>
+      </div>
+      {drill.trouble ? (
+        <p role="alert" className="mt-2 font-bold text-caution">
+          {drill.trouble}
+        </p>
+      ) : null}
+      {drill.tired || lately > LONG_TRIALS ? (
+        <p role="status" className="mt-2 text-lg font-bold">
+          {drill.tired ? TIRED : LONG_TODAY}
+        </p>
+      ) : null}
+    </div>
+  )
+}
+
+/** The question at its size, its last word the heaviest. */
+function Question({ text }: { text: string }) {
+  const at = text.lastIndexOf(' ')
+  return (
+    <h2 className="text-[44px] leading-none font-light tracking-tight text-soft md:text-[88px]">
+      {text.slice(0, at)} <span className="font-extrabold text-ink">{text.slice(at + 1)}</span>
+    </h2>
+  )
+}
+
+function Asking({ drill, knocks }: { drill: Drill; knocks: ReturnType<typeof useKnocks> }) {
+  const { record, trial, told } = drill
+  if (!record) return null
+  return (
+    <div className="py-4 md:py-6">
+      <Question text={DRILLS[record.kind].question} />
+      <Answers drill={drill} />
+      <p aria-live="polite" className="mt-3 min-h-8 text-xl">
+        {told ? (
+          <>
+            <span className="font-extrabold">{told.right ? 'Right.' : 'Wrong.'}</span> {told.reveal}
+          </>
+        ) : drill.phase === 'waiting' || !trial ? (
+          <span className="text-soft">One moment…</span>
+        ) : null}
+      </p>
+      <div className="flex flex-wrap items-center gap-x-6">
+        <Button tone="quiet" className="underline" onClick={drill.again} disabled={drill.phase !== 'ask'}>
+          Hear it again
+        </Button>
+        <Button tone="quiet" className="underline" onClick={drill.stop}>
+          Stop here
+        </Button>
+        <KnockSwitch knocks={knocks} answers={trial?.answers ?? []} />
+      </div>
+      {drill.tired ? (
+        <p role="status" className="mt-1 font-bold">
+          {TIRED}
+        </p>
+      ) : null}
+    </div>
+  )
+}
+
+function KnockSwitch({
+  knocks,
+  answers,
+}: {
+  knocks: ReturnType<typeof useKnocks>
+  answers: readonly string[]
+}) {
+  if (knocks.on)
+    return (
+      <p className="flex flex-wrap items-center gap-x-2">
+        <span className="font-bold text-caution">Microphone open.</span> Knock on the drum or the table: once
+        for {answers[0] ?? 'the first'}, twice for {answers[1] ?? 'the second'}
+        {answers.length > 2 ? ', and so on' : ''}.
+        <Button tone="quiet" className="underline" onClick={knocks.close}>
+          Close it
+        </Button>
+      </p>
+    )
+  return (
+    <>
+      <Button tone="quiet" className="underline" onClick={() => void knocks.open()}>
+        Answer by knocking
+      </Button>
+      {knocks.trouble ? <span className="text-caution">{knocks.trouble}</span> : null}
+    </>
+  )
+}
+
+/** Digits answer, the space bar plays again, Escape stops. */
+function useDrillKeys(drill: Drill, busy: boolean) {
+  const latest = useRef(drill)
+  useEffect(() => {
+    latest.current = drill
+  })
+  useEffect(() => {
+    if (!busy) return
+    const onKey = (event: KeyboardEvent) => {
+      const target = event.target as HTMLElement
+      if (event.ctrlKey || event.metaKey || event.altKey) return
+      if (target.closest('input, textarea, select, [role="dialog"], [role="menu"]')) return
+      const now = latest.current
+      if (event.key === ' ' && !target.closest('button, a')) {
+        event.preventDefault()
+        if (now.phase === 'ask') now.again()
+      } else if (/^[1-9]$/.test(event.key)) {
+        const answer = now.trial?.answers[Number(event.key) - 1]
+        if (answer) now.answer(answer)
+      } else if (event.key === 'Escape') now.stop()
+    }
+    window.addEventListener('keydown', onKey)
+    return () => window.removeEventListener('keydown', onKey)
+  }, [busy])
+}

@@ -1,0 +1,153 @@
+'use client'
+
+import { useState } from 'react'
+import { clsx } from 'clsx'
+import { headNow } from '@/core/ear/table'
+import { rodAngle, PLAIN_LOOK } from '@/charts/mapLook'
+import { fixed } from '@/text/shown'
+import { turnText } from '@/text/turns'
+import { Button } from '@/ui/Button'
+import { Choice } from '@/ui/Choice'
+import { useTableKeys } from './useTableKeys'
+import type { TableNow } from './useTable'
+
+const WHICH = [
+  { value: 'rod', label: 'this rod' },
+  { value: 'pair', label: 'this pair' },
+  { value: 'all', label: 'all rods' },
+] as const
+export type Which = (typeof WHICH)[number]['value']
+
+const STEPS = [1 / 16, 1 / 8, 1 / 4, 1 / 2, 1]
+const MAP = { size: 320, radius: 118, label: 0.62 }
+
+/** Turns of every rod for a step on one rod, its pair, or all. */
+export const turnsFor = (lugs: number, lug: number, which: Which, turns: number) =>
+  Array.from({ length: lugs }, (_, i) => {
+    const opposite = Math.round(lug - 1 + lugs / 2) % lugs
+    const taken = which === 'all' || i === lug - 1 || (which === 'pair' && i === opposite)
+    return taken ? turns : 0
+  })
+
+/** The practice drum under the hands: tap a lug, turn a rod, press the head. Numbers only where they are wanted. */
+export function TableBench({ now, numbers }: { now: TableNow; numbers: boolean }) {
+  const [which, setWhich] = useState<Which>('pair')
+  const { table, head, lug, busy } = now
+  const { drum } = table.heads[head]
+  const turn = (turns: number) => now.turn(turnsFor(drum.lugs, lug, which, turns))
+  useTableKeys(now, drum.lugs)
+  return (
+    <div className="grid gap-x-8 gap-y-3 md:grid-cols-[340px_minmax(0,1fr)]">
+      <div>
+        {table.heads.length > 1 ? (
+          <Choice
+            label="Head on the table"
+            value={String(head)}
+            items={table.heads.map(({ name }, i) => ({ value: String(i), label: name }))}
+            onChange={(value) => now.choose(Number(value))}
+          />
+        ) : null}
+        <HeadButtons now={now} numbers={numbers} />
+      </div>
+      <div className="flex flex-col gap-3">
+        <Choice label="What is turned" value={which} items={WHICH} onChange={setWhich} />
+        {(['up', 'down'] as const).map((way) => (
+          <div key={way} role="group" aria-label={`Turn ${way}`} className="grid grid-cols-5 gap-2">
+            {STEPS.map((step) => (
+              <Button
+                key={step}
+                onClick={() => turn(way === 'up' ? step : -step)}
+                className="min-h-14 px-1! font-bold"
+              >
+                {way} {turnText(step)}
+              </Button>
+            ))}
+          </div>
+        ))}
+        <div className="flex flex-wrap gap-3">
+          <Button onClick={() => void now.tap('centre')} disabled={busy} className="min-h-14">
+            Strike the middle
+          </Button>
+          <Button onClick={now.press} className="min-h-14">
+            Press the head
+          </Button>
+        </div>
+        {numbers ? <Numbers now={now} /> : null}
+      </div>
+    </div>
+  )
+}
+
+/** The head as one looks at it, its lugs as buttons; the chosen one is filled. */
+function HeadButtons({ now, numbers }: { now: TableNow; numbers: boolean }) {
+  const { table, head, lug, busy, heard } = now
+  const { drum } = table.heads[head]
+  const readings = heard[head].at(-1)!.turns ? new Map() : heard[head].at(-1)!.readings
+  const half = MAP.size / 2
+  return (
+    <div
+      role="group"
+      aria-label="Lugs"
+      className="relative mx-auto"
+      style={{ width: MAP.size, height: MAP.size }}
+    >
+      <svg aria-hidden width={MAP.size} height={MAP.size} className="absolute inset-0">
+        <circle cx={half} cy={half} r={MAP.radius} fill="var(--tape)" stroke="var(--soft)" strokeWidth={2} />
+        <rect x={half - 14} y={half - MAP.radius - 12} width={28} height={7} fill="var(--soft)" />
+      </svg>
+      {Array.from({ length: drum.lugs }, (_, i) => {
+        const angle = rodAngle(i, drum.lugs, PLAIN_LOOK)
+        const read = readings.get(i + 1)
+        const [x, y] = [half + MAP.radius * Math.sin(angle), half - MAP.radius * Math.cos(angle)]
+        const [tx, ty] = [
+          half + MAP.label * MAP.radius * Math.sin(angle),
+          half - MAP.label * MAP.radius * Math.cos(angle),
+        ]
+        return (
+          <div key={i}>
+            <button
+              type="button"
+              aria-label={`Tap lug ${i + 1}`}
+              aria-pressed={lug === i + 1}
+              disabled={busy}
+              onClick={() => void now.tap(i + 1)}
+              style={{ left: x - 24, top: y - 24 }}
+              className={clsx(
+                'absolute size-12 text-xl font-extrabold',
+                lug === i + 1 ? 'bg-act text-on-act' : 'border-2 border-soft bg-case text-ink',
+              )}
+            >
+              {i + 1}
+            </button>
+            {numbers && read ? (
+              <span
+                style={{ left: tx - 34, top: ty - 12 }}
+                className="absolute w-[68px] text-center text-base font-bold"
+              >
+                {read.hz === null ? 'no pitch' : fixed(read.hz, 1)}
+              </span>
+            ) : null}
+          </div>
+        )
+      })}
+    </div>
+  )
+}
+
+function Numbers({ now }: { now: TableNow }) {
+  const { table, head, heard, centreHz } = now
+  const { targetHz } = table.heads[head]
+  const last = heard[head].at(-1)!
+  const pitches = last.turns ? [] : [...last.readings.values()].flatMap(({ hz }) => hz ?? [])
+  const spread = pitches.length > 1 ? 1200 * Math.log2(Math.max(...pitches) / Math.min(...pitches)) : null
+  return (
+    <p className="text-lg">
+      {spread === null ? 'Tap the lugs to read them.' : `Spread of what was read ${Math.round(spread)} c.`}
+      {targetHz === null ? '' : ` Wanted: ${fixed(targetHz, 1)} Hz.`}
+      {centreHz === null ? '' : ` The middle: ${fixed(centreHz, 1)} Hz.`}
+    </p>
+  )
+}
+
+/** Every head of the table as it truly stands, for the judge. */
+export const truths = (now: TableNow) => now.table.heads.map((_, i) => headNow(now.table, i))

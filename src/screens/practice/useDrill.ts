@@ -1,0 +1,171 @@
+'use client'
+
+import { useCallback, useEffect, useRef, useState } from 'react'
+import { playInTurn, type Playing } from '@/audio/sequence'
+import { isTired, withAnswer } from '@/core/ear/result'
+import type { DrillDrum, Trial } from '@/core/ear/trial'
+import type { DrillId, DrillRecord } from '@/core/records/drill'
+import { keepPractised } from '@/session/actions/drills'
+import { learnEar } from '@/session/actions/learnEar'
+import type { Session } from '@/session/session'
+
+/** A session is three minutes, and never longer than so many trials. */
+export const DRILL_SECONDS = 180
+const MOST_TRIALS = 60
+const GAP_SECONDS = 0.35
+/** What it was stands for so long before the next trial plays. */
+const TOLD_MS = 1500
+
+export interface Told {
+  answer: string
+  right: boolean
+  reveal: string
+}
+
+export interface Drill {
+  record: DrillRecord | null
+  trial: Trial | null
+  /** `ask`: an answer is waited for; `told`: it was given, and what it was is shown. */
+  phase: 'idle' | 'waiting' | 'playing' | 'ask' | 'told' | 'over'
+  /** Place of the tap that sounds now. */
+  sounding: number | null
+  told: Told | null
+  secondsLeft: number
+  tired: boolean
+  /** The browser plays no sound, or the worker that makes it is lost. */
+  trouble: string | null
+  begin(kind: DrillId, drum: DrillDrum, through: DrillRecord['through']): void
+  answer(answer: string): void
+  again(): void
+  stop(): void
+  leave(): void
+}
+
+type Sound = { sounds: Float32Array[]; rateHz: number }
+
+/** One run of a drill: its trials one after another, each answer kept before it is shown as kept. */
+export function useDrill(session: Session, onPlayed: (seconds: number) => void): Drill {
+  const [record, setRecord] = useState<DrillRecord | null>(null)
+  const [trial, setTrial] = useState<Trial | null>(null)
+  const [phase, setPhase] = useState<Drill['phase']>('idle')
+  const [sounding, setSounding] = useState<number | null>(null)
+  const [told, setTold] = useState<Told | null>(null)
+  const [trouble, setTrouble] = useState<string | null>(null)
+  const [secondsLeft, setSecondsLeft] = useState(DRILL_SECONDS)
+  const sound = useRef<Sound | null>(null)
+  const playing = useRef<Playing | null>(null)
+  const running = useRef(0)
+  const endsAt = useRef(0)
+
+  const play = useCallback(async () => {
+    const now = sound.current
+    if (!now) return
+    playing.current?.stop()
+    const seconds = now.sounds.reduce((sum, { length }) => sum + length / now.rateHz + GAP_SECONDS, 0)
+    onPlayed(seconds)
+    setPhase('playing')
+    const mine = playInTurn(now.sounds, now.rateHz, GAP_SECONDS, setSounding)
+    if (!mine) {
+      setTrouble('This browser plays no sound here.')
+      setPhase('ask')
+      return
+    }
+    playing.current = mine
+    await mine.done
+    if (playing.current === mine) setPhase((before) => (before === 'playing' ? 'ask' : before))
+  }, [onPlayed])
+
+  const ask = useCallback(
+    async (run: DrillRecord) => {
+      const mine = ++running.current
+      setTold(null)
+      setPhase('waiting')
+      try {
+        const { kind, drum, seed, answered } = run
+        const next = await session.deps.ear().drillTrial({ kind, drum, seed, answered })
+        if (mine !== running.current) return
+        sound.current = next
+        setTrial(next.trial)
+        await play()
+      } catch {
+        setTrouble('The sound could not be made: reload the page. What was answered is kept.')
+        setPhase('over')
+      }
+    },
+    [session, play],
+  )
+
+  const stop = useCallback(() => {
+    running.current++
+    playing.current?.stop()
+    setPhase('over')
+    if (record) learnEar(session, record)
+  }, [record, session])
+
+  const answer = (said: string) => {
+    if (!record || !trial || (phase !== 'ask' && phase !== 'playing')) return
+    playing.current?.stop()
+    const right = said === trial.truth
+    const next = withAnswer(record, trial, said)
+    setRecord(next)
+    setTold({ answer: said, right, reveal: trial.reveal })
+    setPhase('told')
+    void keepPractised(session, [next])
+    const over = session.deps.nowMs() >= endsAt.current || next.answered.length >= MOST_TRIALS
+    const mine = ++running.current
+    setTimeout(() => {
+      if (mine !== running.current) return
+      if (!over) return void ask(next)
+      setPhase('over')
+      learnEar(session, next)
+    }, TOLD_MS)
+  }
+
+  useEffect(() => {
+    if (phase === 'idle' || phase === 'over') return
+    const timer = setInterval(
+      () => setSecondsLeft(Math.max(0, Math.round((endsAt.current - session.deps.nowMs()) / 1000))),
+      500,
+    )
+    return () => clearInterval(timer)
+  }, [phase, session])
+
+  // Gone elsewhere: nothing sounds on.
+  useEffect(
+    () => () => {
+      running.current++
+      playing.current?.stop()
+    },
+    [],
+  )
+
+  return {
+    ...{ record, trial, phase, sounding, told, secondsLeft, trouble },
+    tired: record !== null && isTired(record),
+    begin(kind, drum, through) {
+      const at = session.deps.nowMs()
+      const begun: DrillRecord = {
+        ...{ what: 'drill', id: session.deps.newId(), at: new Date(at).toISOString() },
+        ...{
+          kind,
+          drum,
+          through,
+        },
+        ...{ seed: at % 2 ** 31, answered: [] },
+      }
+      endsAt.current = at + 1000 * DRILL_SECONDS
+      setSecondsLeft(DRILL_SECONDS)
+      setTrouble(null)
+      setRecord(begun)
+      void ask(begun)
+    },
+    answer,
+    again: () => void play(),
+    stop,
+    leave() {
+      setRecord(null)
+      setTrial(null)
+      setPhase('idle')
+    },
+  }
+}

@@ -1,0 +1,130 @@
+'use client'
+
+import { useEffect, useRef, useState } from 'react'
+import { play } from '@/audio/playback'
+import { otherOf, pressed, tapped, turned, type Table } from '@/core/ear/table'
+import type { EvenRequest } from '@/core/evening/types'
+import type { Tap } from '@/core/measurement/types'
+import { seedFromText } from '@/core/numeric/random'
+import type { Session } from '@/session/session'
+
+/** What was heard of a head between two spells of turning, and what was turned then. */
+export interface Heard {
+  readings: ReadonlyMap<number, Tap>
+  pressed: boolean
+  turns: readonly number[] | null
+}
+
+const fresh = (pressed = false): Heard => ({ readings: new Map(), pressed, turns: null })
+
+export interface TableNow {
+  table: Table
+  head: number
+  lug: number
+  /** Rounds of every head, the newest last. */
+  heard: ReadonlyArray<readonly Heard[]>
+  /** Centre pitch of the newest stroke on the middle, in Hz. */
+  centreHz: number | null
+  busy: boolean
+  choose(head: number): void
+  tap(lug: number | 'centre'): Promise<void>
+  turn(turns: readonly number[]): void
+  press(): void
+  change(next: Table): void
+}
+
+/** A practice drum on the table: taps sound and are measured as on the Bench, by the same ear; nothing of it enters a log. */
+export function useTable(session: Session, start: Table): TableNow {
+  const [table, setTable] = useState(start)
+  const [head, choose] = useState(0)
+  const [lug, setLug] = useState(1)
+  const [heard, setHeard] = useState<TableNow['heard']>(start.heads.map(() => [fresh()]))
+  const [centreHz, setCentreHz] = useState<number | null>(null)
+  const [busy, setBusy] = useState(false)
+  const gone = useRef(false)
+  useEffect(() => {
+    gone.current = false
+    return () => void (gone.current = true)
+  }, [])
+
+  const tap = async (where: number | 'centre') => {
+    if (busy) return
+    const { drum, rods } = table.heads[head]
+    if (where !== 'centre') setLug(where)
+    setBusy(true)
+    try {
+      const struck = await session.deps.ear().practiceTap({
+        drum,
+        rods,
+        other: otherOf(table, head, where !== 'centre'),
+        lug: where,
+        seed: seedFromText(`${drum.seedText}/${table.acts.length}`),
+        mic: 'with-tap',
+        options: {
+          diameterInches: drum.diameterInches,
+          tap: where === 'centre' ? 'centre' : 'lug',
+          side: 'batter',
+        },
+      })
+      if (gone.current) return
+      play(struck.samples, struck.rateHz)
+      setTable((now) => tapped(now, head, where))
+      if (where === 'centre') setCentreHz(struck.tap.hz)
+      else note((rounds) => withReading(rounds, where, struck.tap))
+    } finally {
+      setBusy(false)
+    }
+  }
+
+  const note = (change: (rounds: readonly Heard[]) => readonly Heard[]) =>
+    setHeard((all) => all.map((rounds, i) => (i === head ? change(rounds) : rounds)))
+
+  return {
+    ...{ table, head, lug, heard, centreHz, busy, choose },
+    tap,
+    turn(turns) {
+      setTable((now) => turned(now, head, turns))
+      note((rounds) => withTurns(rounds, turns))
+    },
+    press() {
+      setTable((now) => pressed(now, head))
+      note((rounds) => [...rounds, fresh(true)])
+    },
+    change: setTable,
+  }
+}
+
+/** A tap after turning begins a new round; the newest tap of a lug stands. */
+function withReading(rounds: readonly Heard[], lug: number, tap: Tap): readonly Heard[] {
+  const last = rounds[rounds.length - 1]
+  const open = last.turns ? fresh() : last
+  const next = { ...open, readings: new Map(open.readings).set(lug, tap) }
+  return [...rounds.slice(0, last.turns ? undefined : -1), next]
+}
+
+function withTurns(rounds: readonly Heard[], turns: readonly number[]): readonly Heard[] {
+  const last = rounds[rounds.length - 1]
+  const sum = turns.map((turn, i) => turn + (last.turns?.[i] ?? 0))
+  return [...rounds.slice(0, -1), { ...last, turns: sum }]
+}
+
+/** The rounds of an `even` request. */
+export const roundsOf = (rounds: readonly Heard[]): EvenRequest['rounds'] =>
+  rounds.map(({ readings, pressed: wasPressed, turns }) => ({
+    readings: [...readings].flatMap(([lug, { hz, poles }]) =>
+      hz === null
+        ? []
+        : [
+            {
+              lug,
+              modes: poles.map((each) => ({
+                hz: each.hz,
+                levelDb: each.levelDb,
+                standardErrorHz: each.standardErrorHz,
+              })),
+            },
+          ],
+    ),
+    pressed: wasPressed,
+    ...(turns ? { turns: [...turns] } : {}),
+  }))
