@@ -27,6 +27,14 @@ export const ANYWHERE_COMMANDS: Command[] = [
     },
   },
   {
+    id: 'explain',
+    label: 'Handbook: what this is about',
+    group: 'Anywhere',
+    shortcut: 'Shift+H',
+    enabled: () => true,
+    run: ({ explain }) => explain(),
+  },
+  {
     id: 'palette',
     label: 'Find anything: drum, sheet, step, command',
     group: 'Anywhere',

@@ -40,6 +40,8 @@ export interface CommandContext {
   go(place: Place): void
   open(dialog: DialogName): void
   toggleTheme(): void
+  /** Opens the Handbook's entry on what is on screen, beside it. */
+  explain(): void
   pickFile(kind: 'sound' | 'kit'): void
 }
 

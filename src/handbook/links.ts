@@ -28,6 +28,22 @@ export const REASON_ENTRY: Record<Reason | 'move', EntryId> = {
   'need-readings': 'need-readings',
 }
 
+export const STEP_ENTRY: Record<StepId, EntryId> = {
+  look: 'look-over',
+  fit: 'fit-a-head',
+  even: 'even-a-head',
+  heads: 'both-heads',
+  ring: 'ring-and-muffling',
+  snare: 'snare',
+  kick: 'kick',
+  stand: 'on-the-stand',
+  keep: 'keep',
+  fault: 'find-what-is-wrong',
+  compare: 'compare',
+  drastic: 'one-turn-on-purpose',
+  fast: 'fast-routine',
+}
+
 export const KNOWN_BY_ENTRY: Record<KnownBy, EntryId> = {
   pitch: 'lug-pitch',
   whole: 'one-number',
@@ -132,7 +148,7 @@ export const COMPLAINT_ENTRY: Record<keyof typeof COMPLAINTS, EntryId> = {
   none: 'nothing-wrong',
 }
 
-/** Steps name their entries themselves (core/bench/steps.ts); what a step's caution leads to. */
+/** What a step or an area cautions about. */
 export const CAUTION_ENTRY: Partial<Record<StepId | AreaId, EntryId>> = {
   even: 'hearing',
   fit: 'over-tension',

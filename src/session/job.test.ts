@@ -46,7 +46,6 @@ test('one list: every step has its command, its entry and a state; kinds have wh
   for (const step of STEP_IDS) {
     const command = COMMANDS.find(({ id }) => id === stepCommand(step))!
     expect(command.label).toBe(STEPS[step].says)
-    expect(STEPS[step].entry).toMatch(/^[a-z-]+$/)
   }
   const kinds = Object.keys(KIND_NAMES) as Array<keyof typeof KIND_NAMES>
   for (const kind of kinds) {

@@ -5,29 +5,44 @@ import { Choice, type ChoiceItem } from './Choice'
 export function Setting<V extends string>({
   title,
   note,
+  more,
   ...choice
 }: {
   title: string
   note: string
+  more?: ReactNode
   value: V
   items: ReadonlyArray<ChoiceItem<V>>
   onChange: (value: V) => void
 }) {
   return (
-    <SettingPart title={title} note={note}>
+    <SettingPart title={title} note={note} more={more}>
       <Choice label={title} {...choice} />
     </SettingPart>
   )
 }
 
-export function SettingPart({ title, note, children }: { title: string; note: string; children: ReactNode }) {
+export function SettingPart({
+  title,
+  note,
+  more,
+  children,
+}: {
+  title: string
+  note: string
+  /** Where it is explained. */
+  more?: ReactNode
+  children: ReactNode
+}) {
   return (
     <section className="border-b border-line py-3 last:border-0">
       <div className="flex flex-wrap items-center justify-between gap-x-4">
         <h3 className="font-bold">{title}</h3>
         {children}
       </div>
-      <p className="mt-1 text-[15px] text-soft">{note}</p>
+      <p className="mt-1 text-[15px] text-soft">
+        {note} {more}
+      </p>
     </section>
   )
 }

@@ -16,62 +16,60 @@ export interface Step {
   only?: Drum['kind']
   /** Beside the line: work that comes when it is wanted, not in its turn. */
   beside?: true
-  /** Its entry in the Handbook. */
-  entry: string
 }
 
 const LIST = {
   look: {
     ...{ label: 'look over', says: 'Look it over: heads, hoop, edge, rods, mount', key: 'o' },
-    ...{ heads: 'one', entry: 'look-over' },
+    ...{ heads: 'one' },
   },
   fit: {
     ...{ label: 'fit', says: 'Fit a head, or start from slack', key: 'i' },
-    ...{ heads: 'one', entry: 'fit-a-head' },
+    ...{ heads: 'one' },
   },
   even: {
     ...{ label: 'even', says: 'Even this head: read, turn, press', key: 'z' },
-    ...{ heads: 'one', entry: 'even-a-head' },
+    ...{ heads: 'one' },
   },
   heads: {
     ...{ label: 'both heads', says: 'Both heads: relation, centre pitch, edge to centre', key: 'b' },
-    ...{ heads: 'both', entry: 'both-heads' },
+    ...{ heads: 'both' },
   },
   ring: {
     ...{ label: 'ring', says: 'Ring and muffling: strike the centre, lay something on', key: 'q' },
-    ...{ heads: 'both', entry: 'ring-and-muffling' },
+    ...{ heads: 'both' },
   },
   snare: {
     ...{ label: 'snare', says: 'Snare: snare side, wires, bed, ranges', key: 'Shift+S' },
-    ...{ heads: 'both', only: 'snare', entry: 'snare' },
+    ...{ heads: 'both', only: 'snare' },
   },
   kick: {
     ...{ label: 'kick', says: 'Kick: feel, tone, port, muffling', key: 'Shift+K' },
-    ...{ heads: 'both', only: 'kick', entry: 'kick' },
+    ...{ heads: 'both', only: 'kick' },
   },
   stand: {
     ...{ label: 'on the stand', says: 'On the stand: ring held and hung', key: 'j' },
-    ...{ heads: 'both', entry: 'on-the-stand' },
+    ...{ heads: 'both' },
   },
   keep: {
     ...{ label: 'keep', says: 'Keep the drum on a sheet', key: 'k' },
-    ...{ heads: 'both', entry: 'keep' },
+    ...{ heads: 'both' },
   },
   fault: {
     ...{ label: 'find what is wrong', says: 'Find what is wrong: from complaint to cause', key: 'x' },
-    ...{ heads: 'one', beside: true, entry: 'find-what-is-wrong' },
+    ...{ heads: 'one', beside: true },
   },
   compare: {
     ...{ label: 'compare', says: 'Compare two states of this drum: numbers, ring, by ear', key: 'v' },
-    ...{ heads: 'both', beside: true, entry: 'compare' },
+    ...{ heads: 'both', beside: true },
   },
   drastic: {
     ...{ label: 'one turn on purpose', says: 'One turn on purpose: learn what a head does' },
-    ...{ heads: 'one', beside: true, entry: 'one-turn-on-purpose' },
+    ...{ heads: 'one', beside: true },
   },
   fast: {
     ...{ label: 'fast routine', says: 'Fast routine: five minutes a drum', key: 'Shift+F' },
-    ...{ heads: 'one', beside: true, entry: 'fast-routine' },
+    ...{ heads: 'one', beside: true },
   },
 } as const satisfies Record<string, Step>
 

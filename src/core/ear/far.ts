@@ -8,7 +8,7 @@ import { higherPair, type DrillDrum, type DrillTap } from './trial'
 export interface FarTrial {
   taps: DrillTap[]
   levelDb: number
-  /** Turns of every rod that would do it, in sixteenths. */
+  /** Turns of every rod that would do it, in eighths. */
   turns: number
   fromHz: number
   toHz: number
@@ -19,9 +19,9 @@ export interface Guess {
   true: number
 }
 
-const STEP = 1 / 16
-const LEAST = 2
-const MOST = 12
+const STEP = 1 / 8
+const LEAST = 1
+const MOST = 6
 
 /** Makes a trial; the same seed makes the same. */
 export function farTrial(drum: DrillDrum, seed: number): FarTrial {

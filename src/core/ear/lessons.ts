@@ -13,8 +13,6 @@ export interface Lesson {
   title: string
   task: string
   hint: string
-  /** Its entry in the Handbook. */
-  entry: string
   setUp(seed: number): Table
   /** Whether the task is done, and the numbers that say so; `said` is for afterwards. */
   judge(table: Table): { met: boolean; said: string }
@@ -74,7 +72,6 @@ export const LESSONS: Record<LessonId, Lesson> = {
     title: 'Find the low lug',
     task: 'Tap all six lugs, a finger resting on the middle. Then name the lug that is lowest.',
     hint: 'Go round once, then tap neighbours one after the other. Hum the pitch: it is easier to compare with a hum than with a memory. Two lugs are lowest, opposite each other; either is right.',
-    entry: 'lug-pitch',
     setUp: (seed) => table(lowPair(seed)),
     judge(now) {
       const said = now.acts.findLast((act) => act.did === 'named')
@@ -95,7 +92,6 @@ export const LESSONS: Record<LessonId, Lesson> = {
     title: 'Bring the low pair up',
     task: 'Two opposite rods are low. Bring them up until all lugs sound alike, within 12 cents.',
     hint: 'An eighth on both rods of the pair, listen, then again. Never only one of the two: pitch cannot tell you which of them is loose.',
-    entry: 'pairs',
     setUp: (seed) => table(lowPair(seed + 1)),
     judge: (now) => evenWithin(now, 12),
   },
@@ -103,7 +99,6 @@ export const LESSONS: Record<LessonId, Lesson> = {
     title: 'Press, and read again',
     task: 'This head is new. Press it three times, listening in between, then bring it back to its pitch within 20 cents.',
     hint: 'A fresh film sinks when it is pressed, less each time. All rods alike bring it back: turn the whole head, not a lug.',
-    entry: 'seating',
     setUp(seed) {
       const drum = practiceDrum(seed, 12, 8, 6)
       return table(alone('Batter', drum, { ...even(drum, TOM_HZ), presses: 0 }, TOM_HZ))
@@ -122,7 +117,6 @@ export const LESSONS: Record<LessonId, Lesson> = {
     title: 'Up from slack',
     task: 'The rods are only finger-tight. Bring the head to its pitch within 30 cents, even within 25.',
     hint: 'Half turns on all rods, crosswise, until it speaks; then quarters, then eighths. Press once on the way and listen again.',
-    entry: 'from-slack',
     setUp(seed) {
       const drum = practiceDrum(seed, 12, 8, 6)
       return table(alone('Batter', drum, stateRods(drum, 'slack', SLACK_HZ, seed), SLACK_HZ))
@@ -140,7 +134,6 @@ export const LESSONS: Record<LessonId, Lesson> = {
     title: 'Set the other head',
     task: 'The batter is done. Set the resonant head a major third above it, 400 cents, within 30.',
     hint: 'Hold one head still and tap the other. A third is the first two notes of a rising chord; all rods of the resonant alike, by quarters.',
-    entry: 'both-heads',
     setUp(seed) {
       const drum = practiceDrum(seed, 12, 8, 6)
       const resonant = { ...practiceDrum(seed + 50, 12, 8, 6, [10]), otherPliesMils: [7, 7] }
@@ -162,7 +155,6 @@ export const LESSONS: Record<LessonId, Lesson> = {
     title: 'A whole turn on purpose',
     task: 'Turn every rod of the resonant head up one whole turn, strike the middle and listen, then come back to where it was, within 25 cents.',
     hint: 'Strike the middle before and after. What changes, the length, the pitch, the bend? Coming back, go a little below and return: coming down sticks.',
-    entry: 'one-turn-on-purpose',
     setUp(seed) {
       const drum = practiceDrum(seed, 12, 8, 6)
       const resonant = { ...practiceDrum(seed + 50, 12, 8, 6, [10]), otherPliesMils: [7, 7] }
@@ -194,7 +186,6 @@ export const LESSONS: Record<LessonId, Lesson> = {
     title: 'Three toms in fourths',
     task: 'Leave the floor tom. Set the 12 a fourth above it and the 10 a fourth above the 12, each within 35 cents.',
     hint: 'From the largest up. A fourth is 500 cents: the first two notes of many a wedding march. Tap the lower drum, hum, then the upper.',
-    entry: 'fourths',
     setUp(seed) {
       const random = seededRandom(seed)
       const floor = practiceDrum(seed, 15, 13, 8)

@@ -38,6 +38,8 @@ const MOST_STEPS = 12
 const FIRST_STEPS = 3
 /** The wanted shapes are found when this part of them is in the modes found. */
 const FOUND = 0.75
+/** A mode that is followed is much the same from step to step. */
+const KEPT = 0.6
 /** Modes of other shapes that may lie among the wanted ones. */
 const MOST_STRANGERS = 4
 
@@ -223,6 +225,13 @@ export class HeadModes {
       if (!step) break
       const same = step.vectors.map((v) => overlap(v, [whole]))
       const at = same.indexOf(Math.max(...same))
+      // A mode of another shape lies nearer than the twin and took its place: taken in, the one that is followed stays.
+      if (same[at] < KEPT && vectors.length < from.vectors.length + MOST_STRANGERS) {
+        const known = orthonormal(from.vectors)
+        const parts = step.vectors.map((v) => overlap(v, known))
+        vectors = [...vectors, step.vectors[parts.indexOf(Math.min(...parts))]]
+        continue
+      }
       const next = nearTo(startHz, step.hz[at])
       const change = next / hz - 1
       vectors = step.vectors

@@ -2,7 +2,7 @@ import { nearRods } from '../kit/uneven'
 import { harmonicsOf } from '../head/harmonics'
 import { centsBetween } from '../units/pitch'
 import { practiceHead, roughRods, turnedByHand } from './drum'
-import { truthOf, type PracticeHead } from './model'
+import { lugTruth, truthOf, type PracticeHead } from './model'
 import { idealNature } from './nature'
 import { playTap } from './tap'
 
@@ -87,4 +87,22 @@ test('hidden answers belong to the drum; a hand errs only on rods it turns', () 
   expect(Math.abs(after[0] - rods.rods[0] - 0.25)).toBeLessThan(5 / 64)
   expect(nearRods(10)).toEqual([4, 5, 6])
   expect(harmonicsOf(after).mean).toBeGreaterThan(harmonicsOf(rods.rods).mean)
+})
+
+test('both lug tones of a rough head are found, also where the tone of the middle stands beside the lower one', () => {
+  const drum = {
+    ...{ seedText: 'lesson/3/12', diameterInches: 12, depthInches: 8, lugs: 6, pliesMils: [7, 7] },
+    ...{ otherPliesMils: [10], hoop: 'triple-flanged' as const, threadPitchMm: 25.4 / 24 },
+  }
+  // Two opposite rods let down step by step: the tones part steadily.
+  let before = 0
+  for (let turns = -0.16; turns >= -0.24; turns -= 0.005) {
+    const rods = [turns, 0, 0, turns, 0, 0]
+    const state = { evenHz: 175, rods, seats: rods, presses: 6 }
+    const { poles } = lugTruth(practiceHead(drum, state, { lugHz: 175, muted: true }))
+    const apart = Math.abs(poles[0].hz - poles[1].hz)
+    expect(apart).toBeGreaterThan(before)
+    before = apart
+  }
+  expect(before).toBeGreaterThan(10)
 })

@@ -28,7 +28,7 @@ export function Live({
 }) {
   const id = useId()
   return (
-    <figure className="my-5">
+    <figure className="my-5 max-w-[340px]">
       <figcaption className="font-bold">{title}</figcaption>
       <div className="mt-2 overflow-hidden">{children}</div>
       <label htmlFor={id} className="mt-1 block text-sm text-soft">

@@ -11,6 +11,8 @@ import { Tape } from '@/ui/Tape'
 import { TornLine } from '@/ui/TornLine'
 import { useWidth } from '@/ui/useWidth'
 import { Beside } from './Beside'
+import { EntryMark } from '../handbook/EntryLink'
+import { STEP_ENTRY } from '@/handbook/links'
 
 /** How much the line says: everything; of what nobody began only its name; only what stands open, and the row scrolls. */
 const LESS = ['0', '1', '2']
@@ -40,6 +42,7 @@ export function JobLine() {
           <Item key={i} shown={shown} stop={stop} seed={i} />
         ))}
       </ol>
+      <EntryMark entry={STEP_ENTRY[shown.at.step]} />
       <Beside />
     </nav>
   )

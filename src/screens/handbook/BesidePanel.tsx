@@ -52,7 +52,7 @@ export function BesidePanel() {
         <h2
           ref={heading}
           tabIndex={-1}
-          className="text-4xl leading-[1.05] font-extrabold tracking-tight outline-none"
+          className="text-4xl leading-[1.05] font-extrabold tracking-tight outline-none!"
         >
           {ENTRIES[id].title}
         </h2>

@@ -9,11 +9,14 @@ import { openBeside } from './beside'
 export function EntryLink({
   entry,
   label,
+  onOpen,
   className,
 }: {
   entry: EntryId
   /** What the link says; left out: the entry's title. */
   label?: string
+  /** In a window: closes it, so that the entry stands beside the work and not behind the window. */
+  onOpen?: () => void
   className?: string
 }) {
   const { title } = ENTRIES[entry]
@@ -22,7 +25,10 @@ export function EntryLink({
       type="button"
       data-entry={entry}
       aria-label={label ? `${label}: ${title}, in the Handbook` : `${title}, in the Handbook`}
-      onClick={(event) => openBeside(entry, event.currentTarget)}
+      onClick={(event) => {
+        openBeside(entry, onOpen ? null : event.currentTarget)
+        onOpen?.()
+      }}
       className={clsx(
         'inline-flex min-h-11 items-center gap-0.5 font-bold underline-offset-4 hover:underline',
         className,

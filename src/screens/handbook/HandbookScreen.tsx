@@ -180,7 +180,7 @@ function Reading({ id, onOpen }: { id: EntryId; onOpen: (id: EntryId) => void })
       <h2
         ref={heading}
         tabIndex={-1}
-        className="text-[40px] leading-[1.05] font-extrabold tracking-tight outline-none md:text-[64px]"
+        className="text-[40px] leading-[1.05] font-extrabold tracking-tight outline-none! md:text-[64px]"
       >
         {ENTRIES[id].title}
       </h2>

@@ -8,6 +8,8 @@ import { setAim } from '@/session/actions/sheets'
 import { useKit, useSession } from '@/session/react'
 import { mendsText, moveText, verdictText } from '@/text/verdict'
 import { Button } from '@/ui/Button'
+import { EntryLink } from '../handbook/EntryLink'
+import { VERDICT_ENTRY } from '@/handbook/links'
 
 /** What does not fit together in the kit, each with the one move that mends it; the move that mends most first and large. */
 export function VerdictPart({ judged, names }: { judged: KitVerdict; names: ReadonlyMap<string, string> }) {
@@ -49,6 +51,7 @@ export function VerdictPart({ judged, names }: { judged: KitVerdict; names: Read
               className="flex flex-wrap items-baseline gap-x-3 border-t border-line py-1 leading-snug"
             >
               <span className="font-bold text-caution">{verdictText(verdict, names)}</span>
+              <EntryLink entry={VERDICT_ENTRY[verdict.what]} className="text-[15px]" />
               {move && best?.mends.includes(i) !== true ? (
                 <Button tone="quiet" className="underline" onClick={() => take(move)}>
                   {moveText(move, names)}

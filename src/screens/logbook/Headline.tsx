@@ -10,6 +10,8 @@ import type { Session } from '@/session/session'
 import { dayText, lockText, rangeText, rodLossText, whyThatDay } from '@/text/forecast'
 import { Button } from '@/ui/Button'
 import { useGo } from '@/ui/useGo'
+import { EntryLink } from '../handbook/EntryLink'
+import { DRIFT_ENTRY, NUMBER_ENTRY } from '@/handbook/links'
 
 /** What comes next: the first head out of its band, or the one that stands open, with its reasons. */
 export function Headline({
@@ -82,7 +84,13 @@ export function Headline({
         ) : null}
       </div>
       {forecast && !forecast.readOut ? (
-        <p className="mt-3 text-lg leading-snug">{whyThatDay(forecast)}</p>
+        <div className="mt-3 text-lg leading-snug">
+          <p>{whyThatDay(forecast)}</p>
+          <p className="flex flex-wrap gap-x-4 text-base">
+            {forecast.cause ? <EntryLink entry={DRIFT_ENTRY[forecast.cause]} /> : null}
+            <EntryLink entry={NUMBER_ENTRY.forecast} />
+          </p>
+        </div>
       ) : null}
       {why || forecast?.readOut ? <Rods kit={kit} lane={chosen} nowMs={nowMs} /> : null}
       {after ? (

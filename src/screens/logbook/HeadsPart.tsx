@@ -13,6 +13,8 @@ import { dateText } from '@/text/logbook'
 import { Button } from '@/ui/Button'
 import { Pick } from '@/ui/Pick'
 import { FilmDialog, NameDialog } from './FilmDialog'
+import { EntryLink } from '../handbook/EntryLink'
+import { WORN_ENTRY } from '@/handbook/links'
 
 /** The heads: on the drums and in the box, what they went through, and how they are. */
 export function HeadsPart({ session, kit, nowMs }: { session: Session; kit: KitState; nowMs: number }) {
@@ -110,6 +112,10 @@ function FilmWords({ kit, film, nowMs }: { kit: KitState; film: FilmAge; nowMs: 
         </p>
       ) : null}
       <p className={condition.worn ? 'font-bold text-caution' : 'text-soft'}>{conditionText(condition)}</p>
+      <EntryLink
+        entry={condition.reasons[0] ? WORN_ENTRY[condition.reasons[0].why] : 'heads-age'}
+        className="text-[15px]"
+      />
     </div>
   )
 }

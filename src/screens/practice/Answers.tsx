@@ -21,12 +21,13 @@ export function Answers({ drill }: { drill: Drill }) {
           return (
             <Button
               key={answer}
-              tone={told ? 'line' : 'act'}
+              tone="line"
               disabled={phase === 'waiting' || phase === 'told'}
               aria-keyshortcuts={String(i + 1)}
               onClick={() => drill.answer(answer)}
               className={clsx(
-                'flex-col items-start! gap-0! py-3! disabled:opacity-100!',
+                'flex-col items-start! gap-0! border-2! py-3! disabled:opacity-100!',
+                told ? 'text-soft!' : 'border-act! text-act!',
                 many ? 'min-h-20' : 'min-h-28 md:min-w-56',
               )}
             >

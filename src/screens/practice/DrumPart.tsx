@@ -18,6 +18,8 @@ import { Choice } from '@/ui/Choice'
 import { Pick } from '@/ui/Pick'
 import { TableBench, truths } from './TableBench'
 import { roundsOf, useTable } from './useTable'
+import { EntryLink } from '../handbook/EntryLink'
+import { CAUSE_ENTRY } from '@/handbook/links'
 
 const STATES = [
   { value: 'slack', label: 'slack' },
@@ -176,7 +178,8 @@ function OneDrum({
       ) : null}
       {cause && shown ? (
         <p role="status" className="mt-3 max-w-prose text-lg">
-          <span className="font-bold">{CAUSES[cause].label}.</span> {CAUSES[cause].means} {CAUSES[cause].fix}
+          <span className="font-bold">{CAUSES[cause].label}.</span> {CAUSES[cause].means} {CAUSES[cause].fix}{' '}
+          <EntryLink entry={CAUSE_ENTRY[cause]} />
         </p>
       ) : null}
       {judged ? <Judged found={found.spreadCents} stands={stands} work={work} tool={judged.tool} /> : null}

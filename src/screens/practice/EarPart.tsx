@@ -16,6 +16,8 @@ import { EarStrip } from './EarStrip'
 import { Progress } from './Progress'
 import { useDrill, type Drill } from './useDrill'
 import { useKnocks } from './useKnocks'
+import { EntryLink } from '../handbook/EntryLink'
+import { DRILL_ENTRY, NUMBER_ENTRY } from '@/handbook/links'
 
 const THROUGH = [
   { value: 'headphones', label: 'headphones' },
@@ -106,6 +108,12 @@ function Ready({
         </Button>
         <p className="max-w-prose text-soft">{HEARING_CAUTION}</p>
       </div>
+      <p className="mt-1 flex flex-wrap gap-x-5">
+        <EntryLink entry={DRILL_ENTRY[shown]} />
+        <EntryLink entry={NUMBER_ENTRY.threshold} />
+        <EntryLink entry={NUMBER_ENTRY.staircase} />
+        <EntryLink entry="hearing" />
+      </p>
       {drill.trouble ? (
         <p role="alert" className="mt-2 font-bold text-caution">
           {drill.trouble}

@@ -6,6 +6,7 @@ import type { DrillRecord } from '@/core/records/drill'
 import { chanceText, levelText, limenText, LIMEN_SOURCE, resultText } from '@/text/ear'
 import { Tape } from '@/ui/Tape'
 import { useWidth } from '@/ui/useWidth'
+import { turnText } from '@/text/turns'
 
 const HEIGHT = 190
 const ROOM = 32
@@ -45,7 +46,7 @@ export function EarStrip({ record }: { record: DrillRecord }) {
             model={model}
             width={width}
             height={HEIGHT}
-            tickText={(value) => levelText(kind, value).replace(/ (c|turn)$/, '')}
+            tickText={(value) => (DRILLS[kind].unit === 'turns' ? turnText(value) : String(value))}
           />
         </Tape>
       </div>
@@ -59,7 +60,7 @@ export function EarStrip({ record }: { record: DrillRecord }) {
       </p>
       {answered.length >= 6 ? (
         <p className="mt-2 text-soft">
-          {chanceText(result)}.{' '}
+          {result.told ? `${chanceText(result)}. ` : ''}
           {result.told && kind === 'higher'
             ? `${limenText(result.threshold, drum.lugHz)} (${LIMEN_SOURCE})`
             : ''}

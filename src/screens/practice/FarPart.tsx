@@ -11,6 +11,8 @@ import { turnText } from '@/text/turns'
 import { Button } from '@/ui/Button'
 import { Pick } from '@/ui/Pick'
 import { KeySweep } from '@/charts/KeySweep'
+import { EntryLink } from '../handbook/EntryLink'
+import { NUMBER_ENTRY } from '@/handbook/links'
 
 const TURNS = [1 / 8, 1 / 4, 3 / 8, 1 / 2, 5 / 8, 3 / 4]
 const GAP_SECONDS = 0.5
@@ -73,11 +75,12 @@ export function FarPart({ session, choices }: { session: Session; choices: reado
           }}
         />
       </div>
-      <h2 className="mt-5 text-[40px] leading-none font-light tracking-tight text-soft md:text-[72px]">
-        From the first to the second: <span className="font-extrabold text-ink">how far?</span>
+      <h2 className="mt-5 text-[40px] leading-none font-light tracking-tight text-soft md:text-[88px]">
+        How <span className="font-extrabold text-ink">far?</span>
       </h2>
       <p className="mt-3 max-w-prose text-lg text-soft">
-        The first tap is the head as it stands, the second as it is wanted. Say how far every rod has to go.
+        The first tap is the head as it stands, the second as it is wanted. Say how far every rod has to go.{' '}
+        <EntryLink entry={NUMBER_ENTRY.turnLaw} />
       </p>
       {asked ? (
         <>

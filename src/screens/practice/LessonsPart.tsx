@@ -11,6 +11,8 @@ import type { Session } from '@/session/session'
 import { Button } from '@/ui/Button'
 import { TableBench } from './TableBench'
 import { useTable } from './useTable'
+import { EntryLink } from '../handbook/EntryLink'
+import { LESSON_ENTRY } from '@/handbook/links'
 
 const IDS = Object.keys(LESSONS) as LessonId[]
 
@@ -107,7 +109,12 @@ function OneLesson({
           Begin again
         </Button>
       </div>
-      {hint ? <p className="mt-3 max-w-prose text-lg text-soft">{lesson.hint}</p> : null}
+      {hint ? (
+        <div className="mt-3 max-w-prose text-lg text-soft">
+          <p>{lesson.hint}</p>
+          <EntryLink entry={LESSON_ENTRY[id]} />
+        </div>
+      ) : null}
       {result ? (
         <div role="status" className="mt-4 flex flex-wrap items-center gap-x-5 gap-y-2">
           <p className="max-w-prose text-xl">

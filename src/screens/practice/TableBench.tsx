@@ -19,7 +19,7 @@ const WHICH = [
 export type Which = (typeof WHICH)[number]['value']
 
 const STEPS = [1 / 16, 1 / 8, 1 / 4, 1 / 2, 1]
-const MAP = { size: 320, radius: 118, label: 0.62 }
+const MAP = { size: 320, radius: 118, label: 0.52 }
 
 /** Turns of every rod for a step on one rod, its pair, or all. */
 export const turnsFor = (lugs: number, lug: number, which: Which, turns: number) =>
@@ -32,7 +32,7 @@ export const turnsFor = (lugs: number, lug: number, which: Which, turns: number)
 /** The practice drum under the hands: tap a lug, turn a rod, press the head. Numbers only where they are wanted. */
 export function TableBench({ now, numbers }: { now: TableNow; numbers: boolean }) {
   const [which, setWhich] = useState<Which>('pair')
-  const { table, head, lug, busy } = now
+  const { table, head, lug } = now
   const { drum } = table.heads[head]
   const turn = (turns: number) => now.turn(turnsFor(drum.lugs, lug, which, turns))
   useTableKeys(now, drum.lugs)
@@ -57,7 +57,7 @@ export function TableBench({ now, numbers }: { now: TableNow; numbers: boolean }
               <Button
                 key={step}
                 onClick={() => turn(way === 'up' ? step : -step)}
-                className="min-h-14 px-1! font-bold"
+                className="min-h-14 px-1! text-center font-bold"
               >
                 {way} {turnText(step)}
               </Button>
@@ -65,7 +65,7 @@ export function TableBench({ now, numbers }: { now: TableNow; numbers: boolean }
           </div>
         ))}
         <div className="flex flex-wrap gap-3">
-          <Button onClick={() => void now.tap('centre')} disabled={busy} className="min-h-14">
+          <Button onClick={() => void now.tap('centre')} className="min-h-14">
             Strike the middle
           </Button>
           <Button onClick={now.press} className="min-h-14">
@@ -80,7 +80,7 @@ export function TableBench({ now, numbers }: { now: TableNow; numbers: boolean }
 
 /** The head as one looks at it, its lugs as buttons; the chosen one is filled. */
 function HeadButtons({ now, numbers }: { now: TableNow; numbers: boolean }) {
-  const { table, head, lug, busy, heard } = now
+  const { table, head, lug, heard } = now
   const { drum } = table.heads[head]
   const readings = heard[head].at(-1)!.turns ? new Map() : heard[head].at(-1)!.readings
   const half = MAP.size / 2
@@ -109,7 +109,6 @@ function HeadButtons({ now, numbers }: { now: TableNow; numbers: boolean }) {
               type="button"
               aria-label={`Tap lug ${i + 1}`}
               aria-pressed={lug === i + 1}
-              disabled={busy}
               onClick={() => void now.tap(i + 1)}
               style={{ left: x - 24, top: y - 24 }}
               className={clsx(

@@ -42,13 +42,15 @@ export function useTable(session: Session, start: Table): TableNow {
   const [centreHz, setCentreHz] = useState<number | null>(null)
   const [busy, setBusy] = useState(false)
   const gone = useRef(false)
+  const wanted = useRef<number | 'centre' | null>(null)
   useEffect(() => {
     gone.current = false
     return () => void (gone.current = true)
   }, [])
 
   const tap = async (where: number | 'centre') => {
-    if (busy) return
+    // A tap while another is made is made after it, from where the head then stands.
+    if (busy) return void (wanted.current = where)
     const { drum, rods } = table.heads[head]
     if (where !== 'centre') setLug(where)
     setBusy(true)
@@ -78,6 +80,14 @@ export function useTable(session: Session, start: Table): TableNow {
 
   const note = (change: (rounds: readonly Heard[]) => readonly Heard[]) =>
     setHeard((all) => all.map((rounds, i) => (i === head ? change(rounds) : rounds)))
+
+  useEffect(() => {
+    if (busy || wanted.current === null) return
+    const next = wanted.current
+    wanted.current = null
+    // eslint-disable-next-line react-hooks/set-state-in-effect -- what was asked for meanwhile
+    void tap(next)
+  })
 
   return {
     ...{ table, head, lug, heard, centreHz, busy, choose },

@@ -10,6 +10,8 @@ import { useSelect, useSession } from '@/session/react'
 import { checkText, unreadText } from '@/text/quickCheck'
 import { Button } from '@/ui/Button'
 import { StrokePart } from '../bench/StrokePart'
+import { EntryLink } from '../handbook/EntryLink'
+import { NUMBER_ENTRY } from '@/handbook/links'
 
 /** One stroke on the centre of each drum, one after the other without a hand on the screen: which heads have moved. */
 export function QuickCheck({ kit, nowMs, onClose }: { kit: KitState; nowMs: number; onClose: () => void }) {
@@ -49,7 +51,7 @@ export function QuickCheck({ kit, nowMs, onClose }: { kit: KitState; nowMs: numb
     <section aria-label="Quick check" className="mt-4 max-w-3xl">
       <p className="text-soft">
         One stroke on the centre of each drum, both heads free. Strike, wait until it is heard, go on to the
-        next.
+        next. <EntryLink entry={NUMBER_ENTRY.quickCheck} />
       </p>
       {drum ? (
         <div className="mt-3">

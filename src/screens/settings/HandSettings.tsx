@@ -1,4 +1,4 @@
-import { Setting, SettingPart } from '@/ui/Setting'
+import { Setting, SettingPart } from './Explained'
 import { Pick } from '@/ui/Pick'
 import { Group, ON_DEVICE, type GroupProps } from './Group'
 import { KEEPING_SOUNDS, READ_ORDERS } from '../habits'

@@ -2,7 +2,7 @@ import { A4_HIGHEST_HZ, A4_LOWEST_HZ, NOTE_NAMES, type NoteNames } from '@/core/
 import { numberWithin } from '@/core/units/number'
 import { fixed, noteOf } from '@/text/shown'
 import { lengthText } from '@/text/lengths'
-import { Setting, SettingPart } from '@/ui/Setting'
+import { Setting, SettingPart } from './Explained'
 import { ValueField } from '@/ui/ValueField'
 import { Group, ON_DEVICE, type GroupProps } from './Group'
 

@@ -2,7 +2,7 @@
 
 import { useTheme } from 'next-themes'
 import { Button } from '@/ui/Button'
-import { Setting, SettingPart } from '@/ui/Setting'
+import { Setting, SettingPart } from './Explained'
 import { CONFIRMATIONS } from '../habits'
 import { useCommander } from '../shell/commander'
 import { Group, ON_DEVICE, type GroupProps } from './Group'

@@ -26,6 +26,8 @@ import { Tape } from '@/ui/Tape'
 import { KeepForm } from './KeepForm'
 import { WalkNote } from '../WalkNote'
 import { SheetMenu } from './SheetMenu'
+import { EntryLink } from '../handbook/EntryLink'
+import { VERDICT_ENTRY } from '@/handbook/links'
 
 /** Stored targets of the whole kit, a strip of tape a sheet. */
 export function SheetsScreen() {
@@ -191,7 +193,8 @@ function SheetVerdict({ sheet, names }: { sheet: Sheet; names: ReadonlyMap<strin
               <span className="font-bold text-caution">{verdictText(verdict, names)}.</span>{' '}
               {move
                 ? `Mended by ${names.get(move.drum) ?? move.drum}, ${move.head === 'resonant' ? 'resonant' : 'batter'} at ${hzText(move.toHz)} instead of ${hzText(move.fromHz)} Hz${move.resonant ? `, its resonant with it at ${hzText(move.resonant.toHz)}` : ''}.`
-                : 'No one drum mends it.'}
+                : 'No one drum mends it.'}{' '}
+              <EntryLink entry={VERDICT_ENTRY[verdict.what]} className="text-[15px]" />
             </li>
           )
         })}

@@ -57,6 +57,7 @@ export function CommandProvider({ children }: { children: ReactNode }) {
         go,
         open,
         toggleTheme: () => setTheme(resolvedTheme === 'dark' ? 'light' : 'dark'),
+        explain: () => void explain(window.location.pathname, session),
         pickFile: (kind) => (kind === 'sound' ? soundInput : kitInput).current?.click(),
       },
     [session, go, resolvedTheme, setTheme, open],
@@ -139,6 +140,16 @@ export function CommandProvider({ children }: { children: ReactNode }) {
       {session ? <FileInputs session={session} sound={soundInput} kit={kitInput} /> : null}
     </CommanderContext>
   )
+}
+
+/** The entry on the place, on the Bench on its step. */
+async function explain(path: string, session: Session): Promise<void> {
+  const [{ PLACE_ENTRY, STEP_ENTRY }, { openBeside }] = await Promise.all([
+    import('@/handbook/links'),
+    import('../handbook/beside'),
+  ])
+  const place = PLACE_ENTRY[path as keyof typeof PLACE_ENTRY] ?? PLACE_ENTRY['/bench']
+  openBeside(path === '/bench' ? STEP_ENTRY[session.get().step] : place)
 }
 
 /** Chosen as recordings: whatever they are called, they are tried as such, one after the other. */

@@ -1,6 +1,6 @@
 'use client'
 
-import { Menu as MenuIcon, Redo2, Search, SunMoon, Undo2 } from 'lucide-react'
+import { BookOpen, Menu as MenuIcon, Redo2, Search, SunMoon, Undo2 } from 'lucide-react'
 import Link from 'next/link'
 import { usePathname } from 'next/navigation'
 import { clsx } from 'clsx'
@@ -33,6 +33,7 @@ const TOOLS = [
   { id: 'redo', label: 'Redo', icon: Redo2 },
   { id: 'theme', label: 'Switch workshop and stage light', icon: SunMoon },
   { id: 'palette', label: 'Find anything', icon: Search },
+  { id: 'explain', label: 'What this is about, in the Handbook', icon: BookOpen },
 ]
 
 const TOOL_IDS = TOOLS.map(({ id }) => id)

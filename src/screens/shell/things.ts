@@ -2,6 +2,8 @@ import type { KitState } from '@/core/log/fold'
 import { sidesOf } from '@/core/records/plain'
 import { chooseHead, chooseKit } from '@/session/actions/kits'
 import type { Session } from '@/session/session'
+import { ENTRIES, ENTRY_IDS } from '@/handbook/entries'
+import { WORDS } from '@/handbook/words'
 
 /** A drum's head, a step of it, a sheet or a kit, and how one comes there. */
 export interface Thing {
@@ -12,7 +14,7 @@ export interface Thing {
   run: () => void
 }
 
-/** Everything of this device that has a name, for finding it. */
+/** Everything that has a name: of this device, and in the Handbook. */
 export function thingsOf(
   session: Session,
   kit: KitState | null,
@@ -44,5 +46,9 @@ export function thingsOf(
         go('/')
       },
     }))
-  return [...heads, ...sheets, ...others]
+  const entries = ENTRY_IDS.map((id) => ({
+    ...{ id: `entry/${id}`, label: ENTRIES[id].title, says: 'handbook', words: WORDS[id].split(' ') },
+    run: () => go(`/handbook?entry=${id}`),
+  }))
+  return [...heads, ...sheets, ...others, ...entries]
 }

@@ -13,6 +13,8 @@ import { Choices } from './Choices'
 import { KeepPlan } from './KeepPlan'
 import { PlanRail } from './PlanRail'
 import { RowsTable } from './RowsTable'
+import { EntryLink } from '../handbook/EntryLink'
+import { GIVES_ENTRY } from '@/handbook/links'
 
 /** A plan among the others: by what it is. */
 const keyOf = ({ what }: Plan) => JSON.stringify(what)
@@ -99,8 +101,12 @@ export function SpacingScreen() {
                   {plan.gives.length ? (
                     <ul className="mt-1 leading-snug">
                       {plan.gives.map((gives, i) => (
-                        <li key={i} className="border-b border-line py-1">
+                        <li
+                          key={i}
+                          className="flex flex-wrap items-baseline gap-x-3 border-b border-line py-1"
+                        >
                           {givesText(gives, names)}
+                          <EntryLink entry={GIVES_ENTRY[gives.what]} className="text-[15px]" />
                         </li>
                       ))}
                     </ul>

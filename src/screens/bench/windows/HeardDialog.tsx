@@ -27,6 +27,8 @@ import { Modal } from '@/ui/Modal'
 import { Pick } from '@/ui/Pick'
 import { useWidth } from '@/ui/useWidth'
 import { fixed } from '@/text/shown'
+import { EntryLink } from '../../handbook/EntryLink'
+import { TAP_ENTRY } from '@/handbook/links'
 
 const WAVE_HEIGHT = 96
 const SPECTRUM_HEIGHT = 210
@@ -63,7 +65,7 @@ export function HeardDialog({ onClose }: { onClose: () => void }) {
               </li>
             ))}
           </ul>
-          <One key={shown.id} heard={shown} view={view} />
+          <One key={shown.id} heard={shown} view={view} onClose={onClose} />
         </>
       )}
     </Modal>
@@ -79,7 +81,11 @@ function heardText({ tap, used }: HeardTap): string {
   return used ? hzText(tap.hz) : `${hzText(tap.hz)} not used`
 }
 
-function One({ heard, view }: { heard: HeardTap; view: BenchView }) {
+/** What answers why it was not taken. */
+const tapEntry = ({ other, jumped, tap }: HeardTap) =>
+  TAP_ENTRY[other ? 'other-drum' : jumped || tap.verdict === 'ok' ? 'jumped' : tap.verdict]
+
+function One({ heard, view, onClose }: { heard: HeardTap; view: BenchView; onClose: () => void }) {
   const session = useSession()!
   const { settings, bench } = useSelect(({ settings, bench }) => ({ settings, bench }))
   const { tap, sound } = heard
@@ -100,6 +106,7 @@ function One({ heard, view }: { heard: HeardTap; view: BenchView }) {
         {heard.why ? (
           <span className={heard.other ? 'text-soft' : 'font-bold text-caution'}>{heard.why}</span>
         ) : null}
+        {heard.why ? <EntryLink entry={tapEntry(heard)} onOpen={onClose} className="ml-3 text-base" /> : null}
         {tap.warning ? (
           <span className="text-soft">
             The stroke itself was overdriven; what rings after it was not. A lower input level is safer.

@@ -10,6 +10,8 @@ import { whyOf } from '@/text/why'
 import { Button } from '@/ui/Button'
 import { Modal } from '@/ui/Modal'
 import { useCommander, useEnabled } from '../../shell/commander'
+import { EntryLink } from '../../handbook/EntryLink'
+import { NUMBER_ENTRY } from '@/handbook/links'
 
 /** Why these rods: what is seen, what is unseen, what this drum has taught, and the tension it means. */
 export function WhyDialog({ onClose }: { onClose: () => void }) {
@@ -33,15 +35,25 @@ export function WhyDialog({ onClose }: { onClose: () => void }) {
     >
       <div className="grid gap-x-8 gap-y-5 md:grid-cols-2">
         <div className="space-y-5">
-          <Part title="Seen" lines={why.seen} />
-          <Part title="Learned of this head" lines={why.learned} />
-          <Part title="Tension" lines={why.tension} />
+          <Part
+            title="Seen"
+            lines={why.seen}
+            entries={['spread', 'odds', 'tolerance', 'hand']}
+            onOpen={onClose}
+          />
+          <Part
+            title="Learned of this head"
+            lines={why.learned}
+            entries={['turnLaw', 'learned']}
+            onOpen={onClose}
+          />
+          <Part title="Tension" lines={why.tension} entries={['tension']} onOpen={onClose} />
           {learnedLaw ? (
             <Button onClick={() => keepGaugeLaw(session, law)}>Keep this gauge’s law for all drums</Button>
           ) : null}
         </div>
         <div className="space-y-3">
-          <Part title="Not seen" lines={why.unseen} />
+          <Part title="Not seen" lines={why.unseen} entries={['unseen', 'error']} onOpen={onClose} />
           <RodPulls
             rods={plan.rods}
             label={`Pull of the rods against their mean: ${plan.rods
@@ -67,7 +79,17 @@ function pullText(turns: number): string {
   return `${turnText(round(turns))} ${turns < 0 ? 'looser' : 'tighter'}`
 }
 
-function Part({ title, lines }: { title: string; lines: readonly string[] }) {
+function Part({
+  title,
+  lines,
+  entries,
+  onOpen,
+}: {
+  title: string
+  lines: readonly string[]
+  entries: ReadonlyArray<keyof typeof NUMBER_ENTRY>
+  onOpen: () => void
+}) {
   return (
     <section>
       <h3 className="font-bold">{title}</h3>
@@ -76,6 +98,11 @@ function Part({ title, lines }: { title: string; lines: readonly string[] }) {
           {line}
         </p>
       ))}
+      <p className="flex flex-wrap gap-x-4">
+        {entries.map((each) => (
+          <EntryLink key={each} entry={NUMBER_ENTRY[each]} onOpen={onOpen} className="text-[15px]" />
+        ))}
+      </p>
     </section>
   )
 }

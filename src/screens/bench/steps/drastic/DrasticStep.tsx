@@ -9,6 +9,7 @@ import { DRASTIC_CAUTION, drasticRefusal, drasticStartText } from '@/text/drasti
 import { Frame, MainButton, Panel, Phrase } from '../../Frame'
 import { DrasticStrip } from './DrasticStrip'
 import { GoingPanel } from './GoingPanel'
+import { EntryLink } from '../../../handbook/EntryLink'
 
 /** One head a whole turn up and down on purpose: what it does to this drum, heard, drawn and learned. */
 export function DrasticStep() {
@@ -48,6 +49,7 @@ export function DrasticStep() {
           >
             <p className="text-lg leading-snug">{drasticStartText(elsewhere ? going!.side : null)}</p>
             <p className="mt-2 leading-snug text-caution">{DRASTIC_CAUTION}</p>
+            <EntryLink entry="over-tension" />
           </Panel>
         )
       }

@@ -10,6 +10,8 @@ import { doubtsOf } from '@/text/disagree'
 import { Button } from '@/ui/Button'
 import { Acts } from '../../Frame'
 import { Big, Light } from '../../Big'
+import { EntryLink } from '../../../handbook/EntryLink'
+import { REASON_ENTRY } from '@/handbook/links'
 
 /** Readings that no head could show together: which to tap again; what came again is asked about, one thing at a time. */
 export function DisagreePanel({ view }: { view: BenchView }) {
@@ -32,6 +34,7 @@ export function DisagreePanel({ view }: { view: BenchView }) {
           ))}
         </Big>
         <p className="mt-3 text-lg leading-snug">{adviceText(plan)}</p>
+        <EntryLink entry={REASON_ENTRY['readings-disagree']} />
       </div>
       {again ? <Questions view={view} /> : null}
       <Acts>

@@ -13,6 +13,8 @@ import { Button } from '@/ui/Button'
 import { useCommander, useEnabled } from '../../../shell/commander'
 import { Acts } from '../../Frame'
 import { Big } from '../../Big'
+import { EntryLink } from '../../../handbook/EntryLink'
+import { KNOWN_BY_ENTRY, REASON_ENTRY } from '@/handbook/links'
 
 const WORDS: Record<string, string> = {
   'within-tolerance': 'Even',
@@ -49,6 +51,12 @@ export function DonePanel({ view }: { view: BenchView }) {
           <Button tone="quiet" className="-my-2 px-1 underline" onClick={() => run('bench.why')}>
             Why?
           </Button>
+        </p>
+        <p className="flex flex-wrap gap-x-4">
+          <EntryLink entry={REASON_ENTRY[plan.reason ?? 'move']} />
+          {plan.knownBy && plan.knownBy !== 'pitch' ? (
+            <EntryLink entry={KNOWN_BY_ENTRY[plan.knownBy]} />
+          ) : null}
         </p>
       </div>
       {view.settling?.settled ? <Days settling={view.settling} /> : null}

@@ -17,6 +17,8 @@ import { SourceAsk } from './SourceAsk'
 import { SourcePart } from './SourcePart'
 import { Doubts } from './Doubts'
 import { lookText, useMapLook } from '../../useMapLook'
+import { EntryLink } from '../../../handbook/EntryLink'
+import { REASON_ENTRY } from '@/handbook/links'
 
 /** Asks for the next lug, from the chosen source. */
 export function ReadPanel({ view }: { view: BenchView }) {
@@ -55,6 +57,12 @@ export function ReadPanel({ view }: { view: BenchView }) {
             ? `Two fingers in from the hoop, a fingertip resting on the middle without pressing${view.drum.kind === 'snare' ? ', wires off or a stick slid under them' : ''}. Softly: protect your ears.`
             : 'A fingertip resting on the middle, no pressure, softly.'}
       </p>
+      <p className="-mt-1 flex flex-wrap gap-x-4 text-[15px]">
+        <EntryLink
+          entry={source === 'gauge' ? 'gauge' : source === 'ear' ? 'ear-threshold' : 'reading-a-lug'}
+        />
+        {read === 0 ? <EntryLink entry="hearing" /> : null}
+      </p>
       <WalkNote id="read" className="mt-3" />
       <Acts>
         <div className="w-full">
@@ -66,7 +74,12 @@ export function ReadPanel({ view }: { view: BenchView }) {
         <HeardDoubts view={view} />
       </HeardLines>
       <Doubts view={view} />
-      {wanting && view.advice ? <p className="mt-3 text-lg">{adviceText(view.advice.plan)}</p> : null}
+      {wanting && view.advice ? (
+        <div className="mt-3 text-lg">
+          <p>{adviceText(view.advice.plan)}</p>
+          <EntryLink entry={REASON_ENTRY[view.advice.plan.reason ?? 'move']} />
+        </div>
+      ) : null}
       {isEnabled('bench.moveOn') ? (
         <Button tone="quiet" className="-ml-2 self-start underline" onClick={() => run('bench.moveOn')}>
           {view.climb?.stage === 'check' ? 'Go on without a check' : `Show the move with ${read} lugs`}

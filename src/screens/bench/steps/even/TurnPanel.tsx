@@ -16,6 +16,8 @@ import { MoveButtons } from './MoveButtons'
 import { SweepMove } from './SweepMove'
 import { WalkNote } from '../../../WalkNote'
 import { lookText, useMapLook } from '../../useMapLook'
+import { EntryLink } from '../../../handbook/EntryLink'
+import { REASON_ENTRY } from '@/handbook/links'
 
 /** The next move: which rods, which way, how far. */
 export function TurnPanel({ view }: { view: BenchView }) {
@@ -55,6 +57,7 @@ export function TurnPanel({ view }: { view: BenchView }) {
       </p>
       <div className="-ml-1.5 flex flex-wrap">
         <Doubts view={view} />
+        <EntryLink entry={REASON_ENTRY[advice.plan.reason ?? 'move']} className="px-1.5 text-[15px]" />
         <Button tone="quiet" className="px-1.5 text-[15px] underline" onClick={() => run('bench.why')}>
           Why?
         </Button>

@@ -8,6 +8,8 @@ import type { DrumKindRecord } from '@/core/records/kit'
 import { faultStepText } from '@/text/fitting'
 import { Button } from '@/ui/Button'
 import { StripFrame } from '../../Frame'
+import { EntryLink } from '../../../handbook/EntryLink'
+import { COMPLAINT_ENTRY } from '@/handbook/links'
 
 const MOST_SHOWN = 10
 
@@ -67,6 +69,9 @@ export function FaultStrip({
                   <span className="font-bold">{QUESTIONS[step.question].answers[step.answer]}</span>
                   <span className="block text-[15px] text-soft">{faultStepText(step)}</span>
                 </button>
+                {step.question === 'complaint' ? (
+                  <EntryLink entry={COMPLAINT_ENTRY[step.answer as keyof typeof COMPLAINT_ENTRY]} />
+                ) : null}
               </li>
             ))}
           </ol>

@@ -11,6 +11,8 @@ import { useSession } from '@/session/react'
 import { Button } from '@/ui/Button'
 import { LugPicks } from '@/ui/LugPicks'
 import { MainButton, Panel, Phrase } from '../../Frame'
+import { EntryLink } from '../../../handbook/EntryLink'
+import { CAUSE_ENTRY } from '@/handbook/links'
 
 /** Where the mending of a cause is done: its step, and the button that goes there. */
 const LEADS: Record<NonNullable<Cause['leads']>, { step: StepId; label: string }> = {
@@ -68,6 +70,7 @@ export function NamedPanel({
       <p className="text-lg leading-snug">{means}</p>
       <p className="mt-1 text-lg leading-snug font-bold">{fix}</p>
       {caution ? <p className="mt-1 leading-snug text-caution">{caution}</p> : null}
+      <EntryLink entry={CAUSE_ENTRY[cause]} />
       {asksRods ? (
         <div className="mt-3">
           <p className="text-soft">Which rods?</p>

@@ -15,6 +15,8 @@ import { FilmSelect } from '../../../kit/FilmSelect'
 import { MainButton, Panel, Phrase } from '../../Frame'
 import { KeysPick } from '../even/KeysPick'
 import type { Fitting } from './FitStep'
+import { EntryLink } from '../../../handbook/EntryLink'
+import { SLACK_ENTRY } from '@/handbook/links'
 
 const STEPS = [
   { value: '0.125', label: '1/8, careful' },
@@ -99,6 +101,12 @@ export function FitPanel({
         />
       </div>
       <p className="mt-2 text-[15px] leading-snug text-soft">{FIRST_HEAD_SCHOOLS}</p>
+      <p className="flex flex-wrap gap-x-4 text-[15px]">
+        <EntryLink entry={SLACK_ENTRY[fitting.school]} />
+        <EntryLink entry="which-head-first" />
+        <EntryLink entry="step-size" />
+        {step.caution ? <EntryLink entry="over-tension" /> : null}
+      </p>
     </Panel>
   )
 }

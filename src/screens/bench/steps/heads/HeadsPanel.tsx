@@ -21,6 +21,8 @@ import { ReadNext } from './ReadNext'
 import { School } from './School'
 import { Wants } from './Wants'
 import { Ways } from './Ways'
+import { EntryLink } from '../../../handbook/EntryLink'
+import { LIMIT_ENTRY } from '@/handbook/links'
 
 /** What is wanted of both heads, the turns that make it in the largest type, and one button that aims both there. */
 export function HeadsPanel({
@@ -73,6 +75,7 @@ export function HeadsPanel({
         <p className="leading-snug">
           {pairText(found)} {costText(found, view.drum.lugs, settings.keys)}
         </p>
+        <Limits found={found} />
         {above === null ? null : (
           <Ways
             ways={waysTo({ ...pair, now: pair }, above)}
@@ -91,6 +94,19 @@ export function HeadsPanel({
         <StrokePart view={view} />
       </div>
     </>
+  )
+}
+
+/** What stops it, or is cared about on the way, explained. */
+function Limits({ found }: { found: PairAnswer }) {
+  const all = [...(found.limitedBy ? [found.limitedBy] : []), ...found.warnings]
+  const entries = [...new Set(all.map((each) => LIMIT_ENTRY[each]))]
+  return (
+    <p className="flex flex-wrap gap-x-4">
+      {entries.map((entry) => (
+        <EntryLink key={entry} entry={entry} />
+      ))}
+    </p>
   )
 }
 

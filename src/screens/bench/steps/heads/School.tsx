@@ -11,6 +11,8 @@ import { useSession } from '@/session/react'
 import { bendText, logSays, ringText } from '@/text/pair'
 import { Button } from '@/ui/Button'
 import { INPUT_CLASS } from '@/ui/Field'
+import { EntryLink } from '../../../handbook/EntryLink'
+import { NUMBER_ENTRY } from '@/handbook/links'
 
 /** What people say of such a relation, what the model says, and what this drum itself has said. */
 export function School({ answer, pair }: { answer: PairAnswer; pair: DrumPair }) {
@@ -33,7 +35,8 @@ export function School({ answer, pair }: { answer: PairAnswer; pair: DrumPair })
     <div className="mt-3 border-t border-line pt-2 leading-snug">
       {school ? (
         <p>
-          <span className="font-bold">People say of {school.label}:</span> {school.says.join(' ')}
+          <span className="font-bold">People say of {school.label}:</span> {school.says.join(' ')}{' '}
+          <EntryLink entry={NUMBER_ENTRY.relation} className="text-[15px]" />
         </p>
       ) : null}
       <p className="mt-1 text-soft">
@@ -48,6 +51,11 @@ export function School({ answer, pair }: { answer: PairAnswer; pair: DrumPair })
             {warbleHz ? `, ${warbleHz.toFixed(0)} Hz apart, heard as a beat` : ', not heard as a beat'}.
           </>
         ) : null}
+      </p>
+      <p className="flex flex-wrap gap-x-4 text-[15px]">
+        <EntryLink entry={NUMBER_ENTRY.centre} />
+        <EntryLink entry={NUMBER_ENTRY.ratio} />
+        <EntryLink entry={NUMBER_ENTRY.ring} />
       </p>
       <p className="mt-1">
         <span className="font-bold">This drum’s log:</span>{' '}

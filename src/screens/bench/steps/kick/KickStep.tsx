@@ -15,6 +15,7 @@ import { Button } from '@/ui/Button'
 import { Frame, Panel, Phrase } from '../../Frame'
 import { Muffling } from '../ring/Muffling'
 import { KickStrip } from './KickStrip'
+import { EntryLink } from '../../../handbook/EntryLink'
 
 /** The kick: batter for feel, front for tone, a port or none, and muffling in layers. */
 export function KickStep() {
@@ -62,6 +63,7 @@ export function KickStep() {
               {port.says} <span className="text-soft">{port.other}</span>
             </p>
             <p className="leading-snug text-caution">{PORT_SAYS.caution}</p>
+            <EntryLink entry="cutting-heat-and-dust" />
           </section>
           <Muffling view={view} />
         </Panel>

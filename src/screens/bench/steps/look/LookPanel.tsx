@@ -11,6 +11,8 @@ import { Button } from '@/ui/Button'
 import { LugPicks } from '@/ui/LugPicks'
 import { MainButton, Panel, Phrase, useTop } from '../../Frame'
 import type { AreaState } from './LookStrip'
+import { EntryLink } from '../../../handbook/EntryLink'
+import { AREA_ENTRY, CAUTION_ENTRY, FINDING_ENTRY } from '@/handbook/links'
 
 /** One part to look at, what may be found there; behind the last, what stands open. */
 export function LookPanel({
@@ -43,6 +45,7 @@ export function LookPanel({
     )
   }
   const { look, caution, label } = AREAS[area.id]
+  const cautionEntry = caution ? CAUTION_ENTRY[area.id] : undefined
   const { first, rest } = partsOf(look)
   return (
     <Panel
@@ -62,6 +65,10 @@ export function LookPanel({
     >
       {rest ? <p className="leading-snug">{rest}</p> : null}
       {caution ? <p className="mt-1 leading-snug text-caution">{caution}</p> : null}
+      <p className="flex flex-wrap gap-x-4">
+        <EntryLink entry={AREA_ENTRY[area.id]} />
+        {cautionEntry ? <EntryLink entry={cautionEntry} /> : null}
+      </p>
       <Found found={area.found} />
       <Finds view={view} area={area} />
     </Panel>
@@ -82,6 +89,7 @@ function Found({ found }: { found: readonly NotedFinding[] }) {
               {means} {todo} <span className="font-bold">{goOnText(goOn)}</span>
             </p>
             {caution ? <p className="text-caution">{caution}</p> : null}
+            <EntryLink entry={FINDING_ENTRY[each.finding]} className="mr-4" />
             <Button
               tone="quiet"
               className="-ml-2 underline"
