@@ -45,6 +45,8 @@ export async function drillCommand(args: string[]): Promise<number> {
     run = withAnswer(run, trial, answer)
     if (run.answered.length === trials) {
       writeLine(summary(run))
+      // Whoever asked may hold the line open: it is done all the same.
+      process.stdin.destroy()
       return refused ? 1 : 0
     }
     const next = ask(run, out)

@@ -39,7 +39,7 @@ test('every step stands well with assistive technology, in both lights and two s
 
 test('places stand well with assistive technology, in both lights and two sizes', async ({ page }) => {
   const found: string[] = []
-  for (const path of ['/', '/spacing', '/sheets', '/print', '/run', '/logbook']) {
+  for (const path of ['/', '/spacing', '/sheets', '/print', '/run', '/logbook', '/practice', '/handbook']) {
     await page.goto(path)
     await expect(page.getByRole('heading', { level: 1 })).toBeVisible()
     if (path === '/spacing')

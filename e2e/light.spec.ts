@@ -10,6 +10,8 @@ const PLACES = [
   '/sheets',
   '/run',
   '/logbook',
+  '/practice',
+  '/handbook',
   '/welcome',
   '/settings',
   '/share',

@@ -47,7 +47,17 @@ test('after the first visit everything works with the server gone', async ({ pag
       await page.getByRole('link', { name, exact: true }).click()
       await expect(page.getByRole('heading', { level: 1 })).toHaveText(heading)
     }
-    for (const path of ['/', '/bench', '/spacing', '/sheets', '/run', '/logbook', '/print']) {
+    for (const path of [
+      '/',
+      '/bench',
+      '/spacing',
+      '/sheets',
+      '/run',
+      '/logbook',
+      '/practice',
+      '/handbook',
+      '/print',
+    ]) {
       await page.goto(path)
       await expect(page.locator('main')).not.toHaveText(/^(Opening the log…)?$/)
       await expect(page.getByRole('heading').first()).toBeVisible()

@@ -67,7 +67,7 @@ test('every step, on a drum with ten lugs and on the kick, lies well in ten size
 
 test('every place lies well in ten sizes', async ({ page }) => {
   const found: string[] = []
-  for (const path of ['/', '/spacing', '/sheets', '/print', '/run', '/logbook']) {
+  for (const path of ['/', '/spacing', '/sheets', '/print', '/run', '/logbook', '/practice', '/handbook']) {
     await page.setViewportSize({ width: 1280, height: 800 })
     await page.goto(path)
     await expect(page.getByRole('heading', { level: 1 })).toBeVisible()

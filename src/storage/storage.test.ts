@@ -2,6 +2,7 @@ import 'fake-indexeddb/auto'
 import { IDBFactory } from 'fake-indexeddb'
 import type { HumbraEvent } from '@/core/records/event'
 import { DEFAULT_SETTINGS, SCHEMA_VERSION } from '@/core/records/plain'
+import { drillStore } from './drillStore'
 import { eventLog } from './eventLog'
 import { ownGuard } from './guard'
 import { openDB } from 'idb'
@@ -180,4 +181,20 @@ test('an id that is taken by another event is refused by name, and nothing of it
   const other = { ...event('a'), at: '2026-02-05T12:00:00.000Z' }
   await expect(log.append([event('c'), other])).rejects.toMatchObject({ name: 'RepeatedId' })
   expect((await log.readAfter(0)).entries.map((entry) => entry.event.id)).toEqual(['a', 'b'])
+})
+
+test('what was practised is written in place, oldest first, and what cannot be read is left alone', async () => {
+  const db = await openHumbraDb()
+  const store = drillStore(() => Promise.resolve(db), ownGuard)
+  const lesson = (id: string, at: string) => ({
+    ...{ what: 'lesson' as const, id, at, lesson: 'raise' as const, met: true, said: 'Spread 9 c.' },
+  })
+  await store.write([lesson('b', '2026-11-02T10:00:00.000Z'), lesson('a', '2026-11-01T10:00:00.000Z')])
+  await store.write([{ ...lesson('b', '2026-11-02T10:00:00.000Z'), met: false }])
+  await db.put('drills', { what: 'of a newer form', id: 'x', at: '2026-11-03T10:00:00.000Z' } as never)
+  expect((await store.readAll()).map((each) => [each.id, each.what === 'lesson' && each.met])).toEqual([
+    ['a', true],
+    ['b', false],
+  ])
+  expect(await db.count('drills')).toBe(3)
 })

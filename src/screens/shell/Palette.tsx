@@ -1,6 +1,6 @@
 'use client'
 
-import { Command as List } from 'cmdk'
+import { Command as List, defaultFilter } from 'cmdk'
 import { usePathname } from 'next/navigation'
 import { COMMANDS } from '@/commands'
 import { shortcutText, worksAt } from '@/commands/keys'
@@ -23,7 +23,11 @@ interface Entry {
   run: () => void
 }
 
-/** Drums, sheets, steps, kits and commands by name; what was run last comes first. */
+/** What can be done comes before what can be read of it. */
+const rank = (value: string, search: string, keywords?: string[]) =>
+  defaultFilter(value, search, keywords) * (keywords?.[0] === 'handbook' ? 0.3 : 1)
+
+/** Drums, sheets, steps, kits, commands and entries by name; what was run last comes first. */
 export function Palette({ onClose }: { onClose: () => void }) {
   const session = useSession()
   const kit = useKit()
@@ -51,7 +55,7 @@ export function Palette({ onClose }: { onClose: () => void }) {
   const rest = commands.filter(({ id }) => !recent.includes(id))
   return (
     <Modal open onClose={onClose} title="Find">
-      <List label="Find">
+      <List label="Find" filter={rank}>
         <List.Input
           autoFocus
           placeholder="Type a word"
@@ -59,7 +63,7 @@ export function Palette({ onClose }: { onClose: () => void }) {
         />
         <List.List className="mt-3 max-h-[50dvh] overflow-y-auto">
           <List.Empty className="py-4 text-soft">
-            Nothing of that name: no drum, sheet, step or command.
+            Nothing of that name: no drum, sheet, step, command or entry.
           </List.Empty>
           <Group title="lately" entries={lately} onClose={onClose} />
           <Group title="to do" entries={rest} onClose={onClose} />

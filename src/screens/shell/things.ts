@@ -47,7 +47,12 @@ export function thingsOf(
       },
     }))
   const entries = ENTRY_IDS.map((id) => ({
-    ...{ id: `entry/${id}`, label: ENTRIES[id].title, says: 'handbook', words: WORDS[id].split(' ') },
+    ...{
+      id: `entry/${id}`,
+      label: ENTRIES[id].title,
+      says: 'handbook',
+      words: ['handbook', ...WORDS[id].split(' ')],
+    },
     run: () => go(`/handbook?entry=${id}`),
   }))
   return [...heads, ...sheets, ...others, ...entries]
