@@ -3,20 +3,20 @@ import { nextLevel } from '@/core/ear/result'
 import { Staircase } from '@/core/ear/staircase'
 import { beginUpDown, stepUpDown, upDownThreshold } from '@/core/ear/upDown'
 import { seededRandom, type Random } from '@/core/numeric/random'
-import { median } from './stats'
+import { median, printTable } from './stats'
 
 /**
  * Listeners whose law is not the one that the staircase assumes: a Weibull function (Wichmann & Hill 2001; from memory)
  * where it believes in a logistic one. Their threshold is the difference heard in half of the trials, 75% right without
  * lapses.
  */
-export interface MadeListener {
+interface MadeListener {
   threshold: number
   slope: number
   lapse: number
 }
 
-export function madeListener(random: Random): MadeListener {
+function madeListener(random: Random): MadeListener {
   return {
     threshold: 3 * (80 / 3) ** random.uniform(),
     slope: 1.2 + 2.8 * random.uniform(),
@@ -24,13 +24,13 @@ export function madeListener(random: Random): MadeListener {
   }
 }
 
-export function answersRight(level: number, { threshold, slope, lapse }: MadeListener, random: Random) {
+function answersRight(level: number, { threshold, slope, lapse }: MadeListener, random: Random) {
   const heard = 1 - Math.exp(-Math.LN2 * (level / threshold) ** slope)
   const p = 0.5 + 0.5 * (1 - lapse) * heard
   return random.uniform() < p
 }
 
-export interface Scores {
+interface Scores {
   /** Mean of the estimate over the truth, less one; and by the geometric mean. */
   bias: number
   logBias: number
@@ -46,7 +46,7 @@ const LISTENERS = 500
 const TRIALS = 40
 
 /** Both ways on the same listeners. The plain staircase's target is 70.7% and so is what it is held against. */
-export function listenersBench(count = LISTENERS, trials = TRIALS) {
+function listenersBench(count = LISTENERS, trials = TRIALS) {
   const { scale } = DRILLS.higher
   const bayes: Array<{ part: number; within: boolean }> = []
   const plain: number[] = []
@@ -93,4 +93,30 @@ function scoresOf(parts: readonly number[], covered: number | null, none: number
     covered,
     none,
   }
+}
+
+/** The drill's own way of placing and estimating beside the plain staircase, on the same listeners. */
+export function benchListeners(): void {
+  const { bayes, plain } = listenersBench()
+  const percent = (part: number) => `${(100 * part).toFixed(1)}%`
+  const row = (name: string, { bias, logBias, medianOff, covered, none }: Scores) => [
+    name,
+    percent(bias),
+    percent(logBias),
+    percent(medianOff),
+    covered === null ? 'states none' : percent(covered),
+    String(none),
+  ]
+  printTable(
+    `${LISTENERS} made listeners (thresholds 3 to 80 c, lapses 0 to 6%, Weibull slopes 1.2 to 4), ${TRIALS} trials each`,
+    [
+      'way',
+      'bias of the mean',
+      'by the geometric mean',
+      'median miss',
+      'truth within 1.96 errors',
+      'without a result',
+    ],
+    [row('the drill', bayes), row('two down, one up, by its turns', plain)],
+  )
 }

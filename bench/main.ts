@@ -5,6 +5,7 @@ import { benchFaults } from './faults'
 import { benchHandsFree } from './handsFree'
 import { benchHearing } from './hearing'
 import { benchLight } from './light'
+import { benchListeners } from './listeners'
 import { benchLongLog } from './longLog'
 import { benchMeasuring, benchMeasuringTime } from './measuring'
 import { benchPages } from './pages'
@@ -18,6 +19,7 @@ benchPages()
 benchSpacing()
 benchAgeing()
 benchQuickCheck()
+benchListeners()
 benchHearing()
 benchMeasuring()
 benchFaults()

@@ -17,7 +17,7 @@ const { metafile } = await build({
   platform: 'node',
   packages: 'external',
   alias: { '@': resolve('src'), '@ref': resolve('reference') },
-  loader: { '.css': 'empty' },
+  loader: { '.css': 'empty', '.mdx': 'empty' },
   logLevel: 'error',
 })
 

@@ -9,4 +9,6 @@ const compile = (source) => ({
   }).code,
 })
 
-export default { process: compile }
+const transformer = { process: compile }
+
+export default transformer

@@ -40,6 +40,9 @@ export type TableState = 'slack' | 'rough' | 'nearly'
 /** Part of a rough head's errors that is left on one that is nearly there. */
 const NEARLY = 0.35
 
+/** What chance does next on the table, from words that tell one thing from another. */
+export const seedOf = (...words: ReadonlyArray<string | number>): number => seedFromText(words.join('/'))
+
 /** Where the rods of a head stand in a state, about a pitch. */
 export function stateRods(drum: PracticeDrum, state: TableState, aroundHz: number, seed: number): Rods {
   if (state === 'slack') {

@@ -4,9 +4,8 @@ import { useState } from 'react'
 import { CAUSES, type CauseId } from '@/core/fitting/causes'
 import { causesOf } from '@/core/fitting/faults'
 import { plantOn } from '@/core/ear/planted'
-import { stateRods, workOf, type Table, type TableState } from '@/core/ear/table'
+import { seedOf, stateRods, workOf, type Table, type TableState } from '@/core/ear/table'
 import type { ToolsWay } from '@/core/ear/toolsWay'
-import { seedFromText } from '@/core/numeric/random'
 import { usualHz } from '@/core/records/usualDrum'
 import { keepPractised } from '@/session/actions/drills'
 import { drillDrumOf, tableDrumOf, type PracticeChoice } from '@/session/practiceDrums'
@@ -96,7 +95,7 @@ function begin(
   nowMs: number,
 ): { table: Table; cause: CauseId | null } {
   const { drum } = choice
-  const seed = seedFromText(`${drum.id}/${state}/${count}/${nowMs}`)
+  const seed = seedOf(drum.id, state, count, nowMs)
   const targetHz = usualHz(drum, 'batter')
   const head = tableDrumOf(drum, 'batter', `table/${seed}`)
   const rods = stateRods(head, state, targetHz, seed)

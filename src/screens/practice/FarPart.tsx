@@ -1,7 +1,7 @@
 'use client'
 
 import { useEffect, useRef, useState } from 'react'
-import { playInTurn, type Playing } from '@/audio/sequence'
+import { playInTurn, type Playing } from '@/session/actions/playing'
 import { centsPast, farResult, farTrial, type FarTrial, type Guess } from '@/core/ear/far'
 import { keepPractised } from '@/session/actions/drills'
 import { drillDrumOf, type PracticeChoice } from '@/session/practiceDrums'

@@ -2,8 +2,7 @@
 
 import { useState } from 'react'
 import { LESSONS } from '@/core/ear/lessons'
-import { named } from '@/core/ear/table'
-import { seedFromText } from '@/core/numeric/random'
+import { named, seedOf } from '@/core/ear/table'
 import type { LessonId } from '@/core/records/drill'
 import { keepPractised } from '@/session/actions/drills'
 import { useSelect } from '@/session/react'
@@ -70,7 +69,7 @@ function OneLesson({
   onAgain: () => void
 }) {
   const lesson = LESSONS[id]
-  const [start] = useState(() => lesson.setUp(seedFromText(`${id}/${tries}/${session.deps.nowMs()}`)))
+  const [start] = useState(() => lesson.setUp(seedOf(id, tries, session.deps.nowMs())))
   const now = useTable(session, start)
   const [hint, setHint] = useState(false)
   const [result, setResult] = useState<{ met: boolean; said: string } | null>(null)

@@ -22,7 +22,7 @@ const STEPS = [1 / 16, 1 / 8, 1 / 4, 1 / 2, 1]
 const MAP = { size: 320, radius: 118, label: 0.52 }
 
 /** Turns of every rod for a step on one rod, its pair, or all. */
-export const turnsFor = (lugs: number, lug: number, which: Which, turns: number) =>
+const turnsFor = (lugs: number, lug: number, which: Which, turns: number) =>
   Array.from({ length: lugs }, (_, i) => {
     const opposite = Math.round(lug - 1 + lugs / 2) % lugs
     const taken = which === 'all' || i === lug - 1 || (which === 'pair' && i === opposite)

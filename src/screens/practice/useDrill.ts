@@ -1,7 +1,7 @@
 'use client'
 
 import { useCallback, useEffect, useRef, useState } from 'react'
-import { playInTurn, type Playing } from '@/audio/sequence'
+import { playInTurn, type Playing } from '@/session/actions/playing'
 import { isTired, withAnswer } from '@/core/ear/result'
 import type { DrillDrum, Trial } from '@/core/ear/trial'
 import type { DrillId, DrillRecord } from '@/core/records/drill'
@@ -10,7 +10,7 @@ import { learnEar } from '@/session/actions/learnEar'
 import type { Session } from '@/session/session'
 
 /** A session is three minutes, and never longer than so many trials. */
-export const DRILL_SECONDS = 180
+const DRILL_SECONDS = 180
 const MOST_TRIALS = 60
 const GAP_SECONDS = 0.35
 /** What it was stands for so long before the next trial plays. */

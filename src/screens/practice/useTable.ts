@@ -1,11 +1,10 @@
 'use client'
 
 import { useEffect, useRef, useState } from 'react'
-import { play } from '@/audio/playback'
-import { otherOf, pressed, tapped, turned, type Table } from '@/core/ear/table'
+import { play } from '@/session/actions/playing'
+import { otherOf, pressed, seedOf, tapped, turned, type Table } from '@/core/ear/table'
 import type { EvenRequest } from '@/core/evening/types'
 import type { Tap } from '@/core/measurement/types'
-import { seedFromText } from '@/core/numeric/random'
 import type { Session } from '@/session/session'
 
 /** What was heard of a head between two spells of turning, and what was turned then. */
@@ -60,7 +59,7 @@ export function useTable(session: Session, start: Table): TableNow {
         rods,
         other: otherOf(table, head, where !== 'centre'),
         lug: where,
-        seed: seedFromText(`${drum.seedText}/${table.acts.length}`),
+        seed: seedOf(drum.seedText, table.acts.length),
         mic: 'with-tap',
         options: {
           diameterInches: drum.diameterInches,
@@ -85,7 +84,6 @@ export function useTable(session: Session, start: Table): TableNow {
     if (busy || wanted.current === null) return
     const next = wanted.current
     wanted.current = null
-    // eslint-disable-next-line react-hooks/set-state-in-effect -- what was asked for meanwhile
     void tap(next)
   })
 

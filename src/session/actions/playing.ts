@@ -1,0 +1,2 @@
+export { play } from '@/audio/playback'
+export { playInTurn, type Playing } from '@/audio/sequence'
