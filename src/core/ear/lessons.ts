@@ -90,10 +90,10 @@ export const LESSONS: Record<LessonId, Lesson> = {
   },
   raise: {
     title: 'Bring the low pair up',
-    task: 'Two opposite rods are low. Bring them up until all lugs sound alike, within 12 cents.',
+    task: 'Two opposite rods are low. Bring them up until all lugs sound alike, within 15 cents.',
     hint: 'An eighth on both rods of the pair, listen, then again. Never only one of the two: pitch cannot tell you which of them is loose.',
     setUp: (seed) => table(lowPair(seed + 1)),
-    judge: (now) => evenWithin(now, 12),
+    judge: (now) => evenWithin(now, 15),
   },
   press: {
     title: 'Press, and read again',

@@ -18,7 +18,7 @@ const WHICH = [
 ] as const
 export type Which = (typeof WHICH)[number]['value']
 
-const STEPS = [1 / 16, 1 / 8, 1 / 4, 1 / 2, 1]
+const STEPS = [1 / 32, 1 / 16, 1 / 8, 1 / 4, 1 / 2, 1]
 const MAP = { size: 320, radius: 118, label: 0.52 }
 
 /** Turns of every rod for a step on one rod, its pair, or all. */
@@ -52,7 +52,12 @@ export function TableBench({ now, numbers }: { now: TableNow; numbers: boolean }
       <div className="flex flex-col gap-3">
         <Choice label="What is turned" value={which} items={WHICH} onChange={setWhich} />
         {(['up', 'down'] as const).map((way) => (
-          <div key={way} role="group" aria-label={`Turn ${way}`} className="grid grid-cols-5 gap-2">
+          <div
+            key={way}
+            role="group"
+            aria-label={`Turn ${way}`}
+            className="grid grid-cols-3 gap-2 md:grid-cols-6"
+          >
             {STEPS.map((step) => (
               <Button
                 key={step}
