@@ -128,7 +128,7 @@ test('a lesson is done on the practice drum, and nothing of it touches the kit',
         await down.click()
         // Coming down sticks until the head is pressed.
         await page.getByRole('button', { name: 'Press the head' }).click()
-        now = { said: '', cents: now.cents }
+        now = await spread()
         break
       }
       now = after

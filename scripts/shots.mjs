@@ -1,5 +1,6 @@
 // Retakes docs/screenshots from the demo data: builds if needed, starts the app, drives Chromium.
 import { spawn, spawnSync } from 'node:child_process'
+import { createInterface } from 'node:readline'
 import { existsSync, mkdirSync } from 'node:fs'
 import { chromium } from '@playwright/test'
 
@@ -83,7 +84,7 @@ async function workOn(page) {
   await page.waitForTimeout(400)
   await shot(page, 'fit')
 }
-/** The first hour on a device where nothing was done yet, and what is beside the drums. */
+/** The first hour on a device where nothing was done yet. */
 async function firstHour(page, name) {
   await page.route('**/api/start', (route) =>
     route.fulfill({ json: { demo: false, addresses: ['https://192.168.1.20:3443'] } }),
@@ -96,26 +97,89 @@ async function firstHour(page, name) {
   await page.waitForTimeout(400)
   await shot(page, name)
 }
-async function besideDrums(page) {
-  await page.getByRole('button', { name: /^typed/ }).click()
-  await page.waitForURL(/bench/)
-  for (const place of ['share']) {
-    await page.goto(`${base}/${place}`)
-    await page.getByRole('heading', { level: 2 }).first().waitFor()
-    await page.waitForTimeout(600)
-    await shot(page, place)
+/** A made-up listener's runs of the drill, by the command: six weeks, each a little finer. */
+async function earRuns() {
+  const runs = []
+  for (let week = 0; week < 6; week++) {
+    const threshold = 26 - 3 * week
+    const child = spawn('node', [
+      'cli/run.mjs',
+      'drill',
+      '--kind',
+      'higher',
+      '--trials',
+      '32',
+      '--seed',
+      String(week + 5),
+    ])
+    const answered = []
+    let turn = 0
+    for await (const text of createInterface({ input: child.stdout })) {
+      const line = JSON.parse(text)
+      if (line.trial === undefined) break
+      const heard = line.cents > threshold || (line.cents > 0.6 * threshold && turn++ % 3 > 0)
+      const answer = heard ? line.truth : line.answers[turn++ % 2]
+      answered.push({ level: line.cents, answer, truth: line.truth, right: answer === line.truth })
+      child.stdin.write(`${JSON.stringify({ answer })}\n`)
+    }
+    const at = new Date(Date.now() - (6 - week) * 7 * 86_400_000).toISOString()
+    const drum = { kind: 'tom', diameterInches: 12, depthInches: 7, lugs: 6, hoop: 'triple-flanged' }
+    runs.push({
+      ...{
+        what: 'drill',
+        id: `shot-${week}`,
+        at,
+        kind: 'higher',
+        seed: week + 5,
+        through: 'headphones',
+        answered,
+      },
+      drum: { ...drum, batterMils: [7, 7], resonantMils: [10], lugHz: 177.4 },
+    })
   }
+  return runs
 }
-/** What is special about a snare. */
-async function snareOn(page) {
-  await page.goto(base)
-  await page.getByRole('button', { name: 'More for Snare 14' }).click()
-  await page.getByRole('menuitem', { name: /^batter/ }).click()
-  await page.getByRole('navigation', { name: /^The job of Snare/ }).waitFor()
-  await page.keyboard.press('Shift+S')
-  await page.getByRole('region', { name: 'Snare' }).waitFor()
+
+/** The ear's drill, with what it found over some weeks. */
+async function earOn(page) {
+  const runs = await earRuns()
+  await page.goto(`${base}/practice`)
+  await page.getByRole('button', { name: /^Begin/ }).waitFor()
+  await page.evaluate(
+    (records) =>
+      new Promise((resolve) => {
+        const open = indexedDB.open('humbra')
+        open.onsuccess = () => {
+          const tx = open.result.transaction('drills', 'readwrite')
+          for (const record of records) tx.objectStore('drills').put(record)
+          tx.oncomplete = () => {
+            open.result.close()
+            resolve()
+          }
+        }
+      }),
+    runs,
+  )
+  await page.reload()
+  await page.getByRole('button', { name: /^Begin/ }).click()
+  for (let trial = 1; trial <= 8; trial++) {
+    await page.waitForFunction(() => {
+      const first = document.querySelector('[role=group][aria-label=Answers] button')
+      return first && !first.disabled
+    })
+    await page.waitForTimeout(2900)
+    await page.keyboard.press(trial % 2 ? '1' : '2')
+    await page.getByText(/^(Right|Wrong)\./).waitFor()
+  }
+  await shot(page, 'ear')
+}
+/** An entry beside the work that it explains. */
+async function entryOn(page) {
+  await benchWithMove(page)
+  await page.getByRole('region', { name: 'Next move' }).locator('[data-entry]').first().click()
+  await page.getByRole('complementary', { name: 'Handbook' }).getByRole('slider').first().waitFor()
   await page.waitForTimeout(400)
-  await shot(page, 'snare')
+  await shot(page, 'handbook')
 }
 /** The whole kit: planned, on paper, and retuned before doors. */
 async function kitOn(page) {
@@ -161,11 +225,11 @@ try {
   await day.goto(`${base}/sheets`)
   await day.getByRole('heading', { name: 'Open deck' }).waitFor()
   await shot(day, 'sheets')
-  await snareOn(await open(1280, 800, 'light'))
+  await entryOn(await open(1280, 800, 'light'))
+  await earOn(await open(1280, 800, 'dark'))
   await kitOn(await open(1280, 800, 'light'))
   const own = await open(1280, 800, 'light')
   await firstHour(own, 'welcome')
-  await besideDrums(own)
   await firstHour(await open(390, 844, 'dark'), 'welcome-phone-stage')
   const night = await open(1280, 800, 'dark')
   await benchWithMove(night)

@@ -29,9 +29,9 @@ export function BesidePanel() {
   return (
     <aside
       aria-label="Handbook"
-      className="border-line bg-case max-lg:fixed max-lg:inset-x-0 max-lg:bottom-0 max-lg:z-30 max-lg:max-h-[62dvh] max-lg:overflow-y-auto max-lg:border-t max-lg:pb-6 lg:sticky lg:top-0 lg:h-dvh lg:overflow-y-auto lg:border-l print:hidden"
+      className="border-line bg-case max-xl:fixed max-xl:inset-x-0 max-xl:bottom-0 max-xl:z-30 max-xl:max-h-[62dvh] max-xl:overflow-y-auto max-xl:border-t max-xl:pb-6 xl:sticky xl:top-0 xl:h-dvh xl:overflow-y-auto xl:border-l print:hidden"
     >
-      <div className="px-5 pt-2 lg:px-6">
+      <div className="px-5 pt-2 xl:px-6">
         <div className="flex items-center justify-between">
           {trail.length > 1 ? (
             <button type="button" onClick={backBeside} className="flex min-h-11 items-center gap-1 text-soft">

@@ -49,10 +49,13 @@ function Handbook() {
         {found ? (
           <Found ids={found} at={id} onOpen={open} waiting={search === null} />
         ) : (
-          <Contents at={id} onOpen={open} />
+          <>
+            <Begin onOpen={open} className="lg:hidden" />
+            <Contents at={id} onOpen={open} />
+          </>
         )}
       </div>
-      {id ? <Reading key={id} id={id} onOpen={open} /> : <Begin onOpen={open} />}
+      {id ? <Reading key={id} id={id} onOpen={open} /> : <Begin onOpen={open} className="max-lg:hidden" />}
     </div>
   )
 }
@@ -195,9 +198,9 @@ function Reading({ id, onOpen }: { id: EntryId; onOpen: (id: EntryId) => void })
 }
 
 /** For whoever is new: an order to read in. */
-function Begin({ onOpen }: { onOpen: (id: EntryId) => void }) {
+function Begin({ onOpen, className }: { onOpen: (id: EntryId) => void; className: string }) {
   return (
-    <section aria-label="To begin with" className="max-w-prose pt-6 lg:pt-16 print:pt-0">
+    <section aria-label="To begin with" className={clsx('max-w-prose pt-6 lg:pt-16 print:pt-0', className)}>
       <h2 className="text-3xl font-extrabold md:text-5xl">To begin with</h2>
       <p className="mt-2 text-lg text-soft">
         {READING_ORDER.length} entries, in this order, half an hour. Each can be read alone.

@@ -16,7 +16,7 @@ export function WithBeside({ children }: { children: ReactNode }) {
   return (
     <div
       className={clsx(
-        open && 'lg:grid lg:grid-cols-[minmax(0,1fr)_clamp(340px,30vw,440px)] max-lg:pb-[62dvh]',
+        open && 'xl:grid xl:grid-cols-[minmax(0,1fr)_clamp(340px,30vw,440px)] max-xl:pb-[62dvh]',
       )}
     >
       <div className="min-w-0">{children}</div>

@@ -4,7 +4,7 @@ import type { Drill } from './useDrill'
 
 /** The answers as large targets, each with its key; what sounds now is underlined, what was said is marked in words. */
 export function Answers({ drill }: { drill: Drill }) {
-  const { trial, phase, sounding, told } = drill
+  const { trial, sounding, told } = drill
   if (!trial) return <div className="mt-5 min-h-24" />
   const many = trial.answers.length > 3
   const taps = trial.taps.length
@@ -22,7 +22,7 @@ export function Answers({ drill }: { drill: Drill }) {
             <Button
               key={answer}
               tone="line"
-              disabled={phase === 'waiting' || phase === 'told'}
+              disabled={!drill.open}
               aria-keyshortcuts={String(i + 1)}
               onClick={() => drill.answer(answer)}
               className={clsx(

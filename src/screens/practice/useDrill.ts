@@ -27,6 +27,8 @@ export interface Drill {
   trial: Trial | null
   /** `ask`: an answer is waited for; `told`: it was given, and what it was is shown. */
   phase: 'idle' | 'waiting' | 'playing' | 'ask' | 'told' | 'over'
+  /** It can be answered: the last tap has begun. */
+  open: boolean
   /** Place of the tap that sounds now. */
   sounding: number | null
   told: Told | null
@@ -102,8 +104,10 @@ export function useDrill(session: Session, onPlayed: (seconds: number) => void):
     if (record) learnEar(session, record)
   }, [record, session])
 
+  const open = phase === 'ask' || (phase === 'playing' && sounding === (trial?.taps.length ?? 0) - 1)
+
   const answer = (said: string) => {
-    if (!record || !trial || (phase !== 'ask' && phase !== 'playing')) return
+    if (!record || !trial || !open) return
     playing.current?.stop()
     const right = said === trial.truth
     const next = withAnswer(record, trial, said)
@@ -140,7 +144,7 @@ export function useDrill(session: Session, onPlayed: (seconds: number) => void):
   )
 
   return {
-    ...{ record, trial, phase, sounding, told, secondsLeft, trouble },
+    ...{ record, trial, phase, open, sounding, told, secondsLeft, trouble },
     tired: record !== null && isTired(record),
     begin(kind, drum, through) {
       const at = session.deps.nowMs()
