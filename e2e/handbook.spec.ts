@@ -23,6 +23,7 @@ test('from "no turn helps" on the Bench its entry opens beside it, and closes ba
   await book.getByRole('button', { name: 'What a hand leaves' }).click()
   await expect(book.getByRole('heading', { name: 'What a hand leaves' })).toBeVisible()
   const size = book.getByLabel('Diameter, in inches')
+  await expect(book).toContainText('On every rod alone')
   const said = book.getByText(/about \d+ c of spread/)
   const before = await said.textContent()
   await size.focus()

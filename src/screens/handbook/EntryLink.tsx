@@ -49,7 +49,7 @@ export function EntryMark({ entry }: { entry: EntryId }) {
       aria-label={`What is this: ${ENTRIES[entry].title}, in the Handbook`}
       title={ENTRIES[entry].title}
       onClick={(event) => openBeside(entry, event.currentTarget)}
-      className="inline-flex size-11 items-center justify-center text-soft hover:text-ink"
+      className="inline-flex size-11 shrink-0 items-center justify-center self-center text-xl text-soft hover:text-ink"
     >
       ?
     </button>

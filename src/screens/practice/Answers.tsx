@@ -40,7 +40,7 @@ export function Answers({ drill }: { drill: Drill }) {
         })}
       </div>
       {taps > 1 ? (
-        <p aria-hidden className="mt-3 flex gap-2">
+        <p aria-hidden className="mt-3 flex gap-2 lg:hidden">
           {trial.taps.map((_, i) => (
             <span key={i} className={clsx('h-2 w-16', sounding === i ? 'bg-act' : 'bg-line')} />
           ))}

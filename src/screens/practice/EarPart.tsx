@@ -14,6 +14,7 @@ import { Pick } from '@/ui/Pick'
 import { Answers } from './Answers'
 import { EarStrip } from './EarStrip'
 import { Progress } from './Progress'
+import { Sounding } from './Sounding'
 import { useDrill, type Drill } from './useDrill'
 import { useKnocks } from './useKnocks'
 import { EntryLink } from '../handbook/EntryLink'
@@ -142,32 +143,37 @@ function Asking({ drill, knocks }: { drill: Drill; knocks: ReturnType<typeof use
   const { record, trial, told } = drill
   if (!record) return null
   return (
-    <div className="py-4 md:py-6">
-      <Question text={DRILLS[record.kind].question} />
-      <Answers drill={drill} />
-      <p aria-live="polite" className="mt-3 min-h-8 text-xl">
-        {told ? (
-          <>
-            <span className="font-extrabold">{told.right ? 'Right.' : 'Wrong.'}</span> {told.reveal}
-          </>
-        ) : drill.phase === 'waiting' || !trial ? (
-          <span className="text-soft">One moment…</span>
-        ) : null}
-      </p>
-      <div className="flex flex-wrap items-center gap-x-6">
-        <Button tone="quiet" className="underline" onClick={drill.again} disabled={drill.phase !== 'ask'}>
-          Hear it again
-        </Button>
-        <Button tone="quiet" className="underline" onClick={drill.stop}>
-          Stop here
-        </Button>
-        <KnockSwitch knocks={knocks} answers={trial?.answers ?? []} />
-      </div>
-      {drill.tired ? (
-        <p role="status" className="mt-1 font-bold">
-          {TIRED}
+    <div className="gap-x-8 py-4 md:py-6 lg:grid lg:grid-cols-[minmax(0,1fr)_320px]">
+      <div className="min-w-0">
+        <Question text={DRILLS[record.kind].question} />
+        <Answers drill={drill} />
+        <p aria-live="polite" className="mt-3 min-h-8 text-xl">
+          {told ? (
+            <>
+              <span className="font-extrabold">{told.right ? 'Right.' : 'Wrong.'}</span> {told.reveal}
+            </>
+          ) : drill.phase === 'waiting' || !trial ? (
+            <span className="text-soft">One moment…</span>
+          ) : null}
         </p>
-      ) : null}
+        <div className="flex flex-wrap items-center gap-x-6">
+          <Button tone="quiet" className="underline" onClick={drill.again} disabled={drill.phase !== 'ask'}>
+            Hear it again
+          </Button>
+          <Button tone="quiet" className="underline" onClick={drill.stop}>
+            Stop here
+          </Button>
+          <KnockSwitch knocks={knocks} answers={trial?.answers ?? []} />
+        </div>
+        {drill.tired ? (
+          <p role="status" className="mt-1 font-bold">
+            {TIRED}
+          </p>
+        ) : null}
+      </div>
+      <div className="max-lg:hidden">
+        <Sounding drill={drill} />
+      </div>
     </div>
   )
 }
