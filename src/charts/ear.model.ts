@@ -13,6 +13,8 @@ export interface EarInput {
   room: number
   /** Ticks, in the drill's unit. */
   ticks: readonly number[]
+  /** Without room for ticks and a result beside it. */
+  small?: boolean
 }
 
 export interface EarModel {
@@ -28,16 +30,27 @@ export interface EarModel {
   nextX: number
 }
 
-const MARGIN = { left: 58, right: 64, top: 14, bottom: 14 }
+const MARGIN = { left: 72, right: 64, top: 14, bottom: 14 }
+const SMALL_MARGIN = { left: 6, right: 6, top: 6, bottom: 6 }
 
-export function earModel({ width, height, levels, answered, course, room, ticks }: EarInput): EarModel {
+export function earModel({
+  width,
+  height,
+  levels,
+  answered,
+  course,
+  room,
+  ticks,
+  small,
+}: EarInput): EarModel {
+  const margin = small ? SMALL_MARGIN : MARGIN
   const y = scaleLog()
     .domain([levels[0] * 0.8, levels[levels.length - 1] * 1.15])
-    .range([height - MARGIN.bottom, MARGIN.top])
+    .range([height - margin.bottom, margin.top])
     .clamp(true)
   const x = scaleLinear()
     .domain([0, Math.max(room, answered.length + 1) - 1])
-    .range([MARGIN.left + 14, width - MARGIN.right])
+    .range([margin.left, width - margin.right])
   const places = answered.map(({ level, right }, i) => ({ x: x(i), y: y(level), right }))
   const points = course.map((each, i) => ({ ...each, x: x(i) }))
   return {

@@ -3,6 +3,7 @@ import { join } from 'node:path'
 import { CAUSES } from '@/core/fitting/causes'
 import { COMPLAINTS } from '@/core/fitting/complaints'
 import { AREA_IDS, AREAS, FINDINGS } from '@/core/fitting/lookOver'
+import { QUESTIONS, type QuestionId } from '@/core/fitting/questions'
 import { STEP_IDS } from '@/core/bench/steps'
 import { DRILL_IDS, LESSON_IDS } from '@/core/records/drill'
 import { SLACK_SCHOOL_IDS } from '@/core/head/slackStart'
@@ -59,6 +60,9 @@ test('what the app says is answered: every reason, verdict, finding, cause, comp
     links.CAUTION_ENTRY as Record<string, string>,
     AREA_IDS.filter((id) => AREAS[id].caution),
   )
+  const cautioned = (Object.keys(QUESTIONS) as QuestionId[]).filter((id) => QUESTIONS[id].caution)
+  expect(cautioned.length).toBeGreaterThan(0)
+  covers(links.QUESTION_CAUTION_ENTRY as Record<string, string>, cautioned)
   // The rest have no list at run time; their types are whole (a missing one does not compile), their links are not dead.
   for (const record of Object.values(links)) covers(record as Record<string, string>, Object.keys(record))
 })

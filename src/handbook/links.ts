@@ -6,6 +6,7 @@ import type { Reason } from '@/core/evening/types'
 import type { CauseId } from '@/core/fitting/causes'
 import type { COMPLAINTS } from '@/core/fitting/complaints'
 import type { AreaId, FindingId } from '@/core/fitting/lookOver'
+import type { QuestionId } from '@/core/fitting/questions'
 import type { KnownBy } from '@/core/head/estimate'
 import type { SlackSchoolId } from '@/core/head/slackStart'
 import type { Verdict as TapVerdict } from '@/core/measurement/types'
@@ -161,6 +162,12 @@ export const CAUTION_ENTRY: Partial<Record<StepId | AreaId, EntryId>> = {
   rods: 'cutting-heat-and-dust',
   mount: 'lifting',
   muffling: 'hearing',
+}
+
+/** Questions of the search for a fault that caution. */
+export const QUESTION_CAUTION_ENTRY: Partial<Record<QuestionId, EntryId>> = {
+  'head-off': 'lamps-and-power',
+  threads: 'cutting-heat-and-dust',
 }
 
 export const LIMIT_ENTRY: Record<PairLimit | PairWarning, EntryId> = {

@@ -77,12 +77,10 @@ export function memorySession(
           },
         },
         drills: {
-          readAll: () => Promise.resolve(structuredClone(disk.drills ?? [])),
+          readAll: () => Promise.resolve([...(disk.drills ?? [])]),
           write: (records) => {
             if (disk.full) return Promise.reject(new DOMException('full', 'QuotaExceededError'))
-            const all = new Map(
-              [...(disk.drills ?? []), ...structuredClone(records)].map((each) => [each.id, each]),
-            )
+            const all = new Map([...(disk.drills ?? []), ...records].map((each) => [each.id, each]))
             disk.drills = [...all.values()]
             return Promise.resolve()
           },

@@ -30,6 +30,10 @@ export function resultText(kind: DrillId, result: DrillResult): string {
   return beyond >= 0.5 ? 'beyond the largest difference of this drill' : 'too few answers to say'
 }
 
+/** "lapses about 3 in 100". */
+export const lapseText = ({ lapse }: DrillResult): string =>
+  `lapses about ${Math.max(1, Math.round(100 * lapse))} in 100`
+
 /** "19 of 40 right; guessing alone does as well once in 3". */
 export function chanceText({ right, trials, byChance }: DrillResult): string {
   const odds =

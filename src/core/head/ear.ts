@@ -2,24 +2,31 @@ import { CENTS_PER_NEPER, shiftByCents } from '../units/pitch'
 import type { LugReading } from './readings'
 import type { Ear, Round } from './types'
 
+/** A difference at the threshold is so many of the ear's own standard errors: three of four are right. */
+const THRESHOLD_ERRORS = 0.6744897502
+/** Noise of a trained ear, where nobody has measured this one, in cents (common practice, no source); and its threshold. */
+const USUAL_NOISE_CENTS = 7
+const USUAL_THRESHOLD_CENTS = THRESHOLD_ERRORS * USUAL_NOISE_CENTS
+
 /**
  * What an ear says of a lug against a reference: how many cents it means by its word, and how far what is meant by that word
  * scatters whoever says it, one standard error (common practice, no source).
  */
 const EAR_CENTS: Record<Ear, { cents: number; scatter: number }> = {
-  'much-lower': { cents: -60, scatter: 29 },
-  lower: { cents: -20, scatter: 12 },
+  'much-lower': { cents: -60, scatter: scatterFor(30) },
+  lower: { cents: -20, scatter: scatterFor(14) },
   alike: { cents: 0, scatter: 0 },
-  higher: { cents: 20, scatter: 12 },
-  'much-higher': { cents: 60, scatter: 29 },
+  higher: { cents: 20, scatter: scatterFor(14) },
+  'much-higher': { cents: 60, scatter: scatterFor(30) },
 }
 
-/** A trained ear, where nobody has measured this one, in cents (common practice, no source). */
-const USUAL_THRESHOLD_CENTS = 4.7
-/** A difference at the threshold is so many of the ear's own standard errors: three of four are right. */
-const THRESHOLD_ERRORS = 0.6744897502
 /** Whoever only just hears a difference means more by the word. */
 const WORD_THRESHOLDS = 1.5
+
+/** What a word scatters by itself, so that with a trained ear's noise it comes to so many cents. */
+function scatterFor(cents: number): number {
+  return Math.sqrt(cents ** 2 - USUAL_NOISE_CENTS ** 2)
+}
 
 /**
  * A word as cents against the reference with one standard error: what the word means, and the noise of this ear, known from

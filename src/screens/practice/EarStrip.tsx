@@ -3,7 +3,7 @@ import { EarChart } from '@/charts/EarChart'
 import { DRILLS } from '@/core/ear/kinds'
 import { courseOf, resultOf } from '@/core/ear/result'
 import type { DrillRecord } from '@/core/records/drill'
-import { chanceText, levelText, limenText, LIMEN_SOURCE, resultText } from '@/text/ear'
+import { chanceText, lapseText, levelText, limenText, LIMEN_SOURCE, resultText } from '@/text/ear'
 import { Tape } from '@/ui/Tape'
 import { useWidth } from '@/ui/useWidth'
 import { turnText } from '@/text/turns'
@@ -60,7 +60,7 @@ export function EarStrip({ record }: { record: DrillRecord }) {
       </p>
       {answered.length >= 6 ? (
         <p className="mt-2 text-soft">
-          {result.told ? `${chanceText(result)}. ` : ''}
+          {result.told ? `${chanceText(result)}; ${lapseText(result)}. ` : ''}
           {result.told && kind === 'higher'
             ? `${limenText(result.threshold, drum.lugHz)} (${LIMEN_SOURCE})`
             : ''}

@@ -48,7 +48,14 @@ function SmallRun({ run }: { run: DrillRecord }) {
   const result = resultOf(run)
   const model = earModel({
     ...STRIP,
-    ...{ levels, answered: run.answered, course: courseOf(run), room: run.answered.length + 1, ticks: [] },
+    ...{
+      levels,
+      answered: run.answered,
+      course: courseOf(run),
+      room: run.answered.length + 1,
+      ticks: [],
+      small: true,
+    },
   })
   return (
     <div className="py-1">

@@ -14,6 +14,7 @@ import { Button } from '@/ui/Button'
 import { PitchEntry } from '../../PitchEntry'
 import { MainButton, Panel, Phrase } from '../../Frame'
 import { StrokePart } from '../../StrokePart'
+import { EntryLink } from '../../../handbook/EntryLink'
 
 /** The turn, the lugs or the stroke that comes next, and the way out. */
 export function GoingPanel({ view, drastic }: { view: BenchView; drastic: Drastic }) {
@@ -38,7 +39,12 @@ export function GoingPanel({ view, drastic }: { view: BenchView; drastic: Drasti
     )
   return (
     <Panel over="one turn on purpose" big={<Phrase>{big}</Phrase>} next={null} acts={main}>
-      {stage === 'turn' ? <p className="leading-snug text-caution">{DRASTIC_CAUTION}</p> : null}
+      {stage === 'turn' ? (
+        <>
+          <p className="leading-snug text-caution">{DRASTIC_CAUTION}</p>
+          <EntryLink entry="over-tension" />
+        </>
+      ) : null}
       <p className="mt-2 leading-snug text-soft">{drasticWayText(up, down)}</p>
       {stage === 'over' ? null : (
         <>

@@ -7,6 +7,7 @@ import { useSelect } from '@/session/react'
 import { INPUT_ADVICE, levelText } from '@/text/heard'
 import { Button } from '@/ui/Button'
 import { useCommander } from '../../../shell/commander'
+import { EntryLink } from '../../../handbook/EntryLink'
 
 const TROUBLE: Record<MicrophoneTrouble, string> = {
   refused:
@@ -64,6 +65,10 @@ export function MicrophonePart() {
       ) : (
         <p className="mt-3 text-[15px] text-soft">{stateText(hearing, settings.mic)}</p>
       )}
+      <EntryLink
+        entry={settings.mic === 'standing' ? 'microphone-place' : 'microphone'}
+        className="text-[15px]"
+      />
     </>
   )
 }

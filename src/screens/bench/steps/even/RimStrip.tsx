@@ -13,6 +13,8 @@ import { AimPick } from './AimPick'
 import { lugRows, RimLugs } from './RimLugs'
 import { rimInput } from './rimInput'
 import { fixed } from '@/text/shown'
+import { EntryMark } from '../../../handbook/EntryLink'
+import { NUMBER_ENTRY } from '@/handbook/links'
 
 const PHONE_PX = 560
 const PHONE_CHART_PX = 190
@@ -84,6 +86,9 @@ function RimHead({ view, read }: { view: BenchView; read: boolean }) {
           spread {Math.round(plan.spreadCents)} c{' '}
           <span className="text-base font-normal text-soft">
             ± {Math.max(1, Math.round(plan.spreadErrorCents))}
+          </span>
+          <span className="max-md:hidden">
+            <EntryMark entry={NUMBER_ENTRY.spread} />
           </span>
         </span>
       ) : null}

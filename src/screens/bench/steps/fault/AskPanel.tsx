@@ -9,6 +9,8 @@ import { evidenceOf } from '@/session/fitView'
 import { useSelect, useSession } from '@/session/react'
 import { Button } from '@/ui/Button'
 import { Acts, Phrase, useTop } from '../../Frame'
+import { QUESTION_CAUTION_ENTRY } from '@/handbook/links'
+import { EntryLink } from '../../../handbook/EntryLink'
 
 /** Questions whose answer points to a rod. */
 const BY_ROD: ReadonlySet<QuestionId> = new Set(['feel', 'threads'])
@@ -35,6 +37,7 @@ export function AskPanel({
   const clockMs = useSelect((state) => state.clockMs)
   if (!session) return null
   const { ask, how, minutes, answers, caution } = QUESTIONS[question]
+  const cautionEntry = QUESTION_CAUTION_ENTRY[question]
   const logged = evidenceOf(view, clockMs).get(question)
   const letDrum = async () => {
     const said = await practiceAnswers(session, view)
@@ -55,6 +58,7 @@ export function AskPanel({
         </p>
       ) : null}
       {caution ? <p className="mt-1 leading-snug text-caution">{caution}</p> : null}
+      {cautionEntry ? <EntryLink entry={cautionEntry} /> : null}
       <ul className="mt-2 md:min-h-24 md:flex-1 md:overflow-y-auto">
         {Object.entries(answers).map(([id, label]) => (
           <li key={id} className="border-b border-line">
