@@ -3,6 +3,7 @@ import { findOnsets } from '../measurement/onsets'
 /** Answers by knocking: so many knocks, then a pause. */
 const PAUSE_SECONDS = 0.75
 const KEPT_SECONDS = 6
+const ROOM_SECONDS = 1
 const LOOKED_SECONDS = 0.12
 /** A knock stands this far above what the room does, and is never quieter than this, full scale 1. */
 const ABOVE_ROOM = 6
@@ -30,6 +31,8 @@ export class KnockCounter {
     const knocks = this.knocks()
     if (knocks.length === 0) {
       this.hearRoom()
+      // Nothing of it is needed but what a knock just begun stands against.
+      this.samples = this.samples.slice(-Math.round(ROOM_SECONDS * this.rateHz))
       return null
     }
     const quiet = (this.samples.length - knocks[knocks.length - 1]) / this.rateHz

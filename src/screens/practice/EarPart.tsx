@@ -1,6 +1,6 @@
 'use client'
 
-import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
+import { useCallback, useEffect, useRef, useState } from 'react'
 import { DRILLS } from '@/core/ear/kinds'
 import type { DrillId, DrillRecord } from '@/core/records/drill'
 import type { PracticeChoice } from '@/session/practiceDrums'
@@ -28,6 +28,7 @@ const THROUGH = [
 const KINDS = Object.entries(DRILLS).map(([value, { label }]) => ({ value, label }))
 /** So much listening within the hour is enough. */
 const LONG_TRIALS = 150
+const HOUR_MS = 3_600_000
 
 /** Drills that measure the ear by answers: one question, its answers under the hand, the strip of trials below. */
 export function EarPart({ session, choices }: { session: Session; choices: readonly PracticeChoice[] }) {
@@ -64,11 +65,7 @@ export function EarPart({ session, choices }: { session: Session; choices: reado
           </>
         )}
       </div>
-      {busy ? (
-        <Asking drill={drill} knocks={knocks} />
-      ) : (
-        <Ready {...{ drill, shown: kind, begin, session }} />
-      )}
+      {busy ? <Asking drill={drill} knocks={knocks} /> : <Ready {...{ drill, shown: kind, begin }} />}
       {drill.record ? <EarStrip record={drill.record} /> : null}
       <Progress kind={shown} without={busy ? drill.record?.id : undefined} />
     </div>
@@ -78,28 +75,15 @@ export function EarPart({ session, choices }: { session: Session; choices: reado
 const clockText = (seconds: number) => `${Math.floor(seconds / 60)}:${String(seconds % 60).padStart(2, '0')}`
 
 /** Before a run, and after it. */
-function Ready({
-  drill,
-  shown,
-  begin,
-  session,
-}: {
-  drill: Drill
-  shown: DrillId
-  begin: () => void
-  session: Session
-}) {
+function Ready({ drill, shown, begin }: { drill: Drill; shown: DrillId; begin: () => void }) {
   const { question } = DRILLS[shown]
   const drills = useSelect((state) => state.drills)
-  const nowMs = useSelect((state) => state.clockMs)
-  const lately = useMemo(() => {
-    const hour = session.deps.nowMs() - 3_600_000
-    return (drills ?? []).reduce(
-      (sum, each) => (each.what === 'drill' && Date.parse(each.at) > hour ? sum + each.answered.length : sum),
-      0,
-    )
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [drills, nowMs, session])
+  const hourAgo = useSelect((state) => state.clockMs) - HOUR_MS
+  const lately = (drills ?? []).reduce(
+    (sum, each) =>
+      each.what === 'drill' && Date.parse(each.at) > hourAgo ? sum + each.answered.length : sum,
+    0,
+  )
   return (
     <div className="py-4 md:py-6">
       <Question text={question} />

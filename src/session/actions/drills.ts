@@ -15,7 +15,7 @@ export async function openPractised(session: Session): Promise<void> {
 
 /** All that was practised, for a backup. */
 export async function allPractised(session: Session): Promise<Practised[]> {
-  if (session.get().drills === null) await openPractised(session)
+  await openPractised(session)
   return [...(session.get().drills ?? [])]
 }
 
