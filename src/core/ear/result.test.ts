@@ -35,6 +35,11 @@ test('a threshold is told only when it can be told from guessing, and lies withi
   expect(resultOf(run(heard)).threshold).toBeLessThan(40)
   const guessed = Array.from({ length: 30 }, (_, i) => at(200, i % 2 === 0))
   expect(resultOf(run(guessed)).told).toBe(false)
+  // Fourteen of twenty at one difference: more likely heard than not, and no more than that.
+  const unsure = resultOf(run(Array.from({ length: 20 }, (_, i) => at(20, (i * 7) % 20 < 14))))
+  expect(unsure.skill).toBeLessThan(0.95)
+  expect(unsure.beyond).toBeLessThan(0.5)
+  expect(unsure.told).toBe(false)
 })
 
 test('a tired ear: the last ten answers fall behind what the earlier ones lead to expect', () => {
@@ -42,6 +47,11 @@ test('a tired ear: the last ten answers fall behind what the earlier ones lead t
   expect(isTired(run([...good, ...Array.from({ length: 10 }, () => at(60, true))]))).toBe(false)
   expect(isTired(run([...good, ...Array.from({ length: 10 }, (_, i) => at(60, i % 2 === 0))]))).toBe(true)
   expect(isTired(run(good.slice(0, 20)))).toBe(false)
+  // Whoever had four of five right before: five of ten may be chance, four is beyond two standard errors.
+  const fair = Array.from({ length: 24 }, (_, i) => at(20, i % 5 !== 0))
+  const late = (right: number) => Array.from({ length: 10 }, (_, i) => at(20, i < right))
+  expect(isTired(run([...fair, ...late(5)]))).toBe(false)
+  expect(isTired(run([...fair, ...late(4)]))).toBe(true)
 })
 
 test('what an ear tells apart holds near the pitch at which it was measured, the newest first', () => {
