@@ -99,11 +99,7 @@ function Ready({ drill, shown, begin }: { drill: Drill; shown: DrillId; begin: (
         <EntryLink entry={NUMBER_ENTRY.staircase} />
         <EntryLink entry="hearing" />
       </p>
-      {drill.trouble ? (
-        <p role="alert" className="mt-2 font-bold text-caution">
-          {drill.trouble}
-        </p>
-      ) : null}
+      <Trouble drill={drill} />
       {drill.tired || lately > LONG_TRIALS ? (
         <p role="status" className="mt-2 text-lg font-bold">
           {drill.tired ? TIRED : LONG_TODAY}
@@ -111,6 +107,15 @@ function Ready({ drill, shown, begin }: { drill: Drill; shown: DrillId; begin: (
       ) : null}
     </div>
   )
+}
+
+/** What keeps the drill from sounding. */
+function Trouble({ drill: { trouble } }: { drill: Drill }) {
+  return trouble ? (
+    <p role="alert" className="mt-2 font-bold text-caution">
+      {trouble}
+    </p>
+  ) : null
 }
 
 /** The question at its size, its last word the heaviest. */
@@ -131,6 +136,7 @@ function Asking({ drill, knocks }: { drill: Drill; knocks: ReturnType<typeof use
       <div className="min-w-0">
         <Question text={DRILLS[record.kind].question} />
         <Answers drill={drill} />
+        <Trouble drill={drill} />
         <p aria-live="polite" className="mt-3 min-h-8 text-xl">
           {told ? (
             <>

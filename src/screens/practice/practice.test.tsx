@@ -19,7 +19,8 @@ test('a drill by keys: what is not heard here is said, every answer is kept, not
   expect(screen.getByText(/Set the volume low/)).toBeTruthy()
   fireEvent.click(screen.getByRole('button', { name: 'Begin, three minutes' }))
   await settled()
-  // jsdom has no sound: that is said where a browser has none.
+  // jsdom has no sound, and that is said.
+  expect(screen.getByRole('alert').textContent).toMatch(/plays no sound/)
   const group = await answers()
   expect(within(group).getAllByRole('button')).toHaveLength(2)
   await act(async () => void fireEvent.keyDown(document.body, { key: '1' }))

@@ -40,7 +40,6 @@ export interface Drill {
   answer(answer: string): void
   again(): void
   stop(): void
-  leave(): void
 }
 
 type Sound = { sounds: Float32Array[]; rateHz: number }
@@ -150,12 +149,7 @@ export function useDrill(session: Session, onPlayed: (seconds: number) => void):
       const at = session.deps.nowMs()
       const begun: DrillRecord = {
         ...{ what: 'drill', id: session.deps.newId(), at: new Date(at).toISOString() },
-        ...{
-          kind,
-          drum,
-          through,
-        },
-        ...{ seed: at % 2 ** 31, answered: [] },
+        ...{ kind, drum, through, seed: at % 2 ** 31, answered: [] },
       }
       endsAt.current = at + 1000 * DRILL_SECONDS
       setSecondsLeft(DRILL_SECONDS)
@@ -166,10 +160,5 @@ export function useDrill(session: Session, onPlayed: (seconds: number) => void):
     answer,
     again: () => void play(),
     stop,
-    leave() {
-      setRecord(null)
-      setTrial(null)
-      setPhase('idle')
-    },
   }
 }
