@@ -16,7 +16,7 @@ export const PLACE_COMMANDS: Command[] = [
   place('sheets', 'the sheets', '/sheets', 'g s'),
   place('run', 'the retune run', '/run', 'g r'),
   place('logbook', 'the logbook', '/logbook', 'g l'),
-  place('practice', 'practice: the ear, the practice drum, lessons', '/practice', 'g t'),
+  place('practice', 'practice: the ear, the practice drum, lessons', '/practice', 'g d'),
   place('handbook', 'the handbook', '/handbook', 'g h'),
   place('share', 'in and out: files, backup, phone', '/share', 'g i'),
   place('settings', 'the settings', '/settings', 'g e'),
