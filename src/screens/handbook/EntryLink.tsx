@@ -24,17 +24,18 @@ export function EntryLink({
     <button
       type="button"
       data-entry={entry}
-      aria-label={label ? `${label}: ${title}, in the Handbook` : `${title}, in the Handbook`}
       onClick={(event) => {
         openBeside(entry, onOpen ? null : event.currentTarget)
         onOpen?.()
       }}
       className={clsx(
-        'inline-flex min-h-11 items-center gap-0.5 font-bold underline-offset-4 hover:underline',
+        'relative inline-flex min-h-11 items-center gap-0.5 font-bold underline-offset-4 hover:underline',
         className,
       )}
     >
+      {/* As text, not as a label of its own: what is heard is what stands there, and a little more. */}
       {label ?? title}
+      <span className="sr-only">{label ? `: ${title}, in the Handbook` : ', in the Handbook'}</span>
       <ChevronRight aria-hidden size={16} className="shrink-0" />
     </button>
   )
@@ -46,12 +47,12 @@ export function EntryMark({ entry }: { entry: EntryId }) {
     <button
       type="button"
       data-entry={entry}
-      aria-label={`What is this: ${ENTRIES[entry].title}, in the Handbook`}
       title={ENTRIES[entry].title}
       onClick={(event) => openBeside(entry, event.currentTarget)}
-      className="inline-flex size-11 shrink-0 items-center justify-center self-center text-xl text-soft hover:text-ink"
+      className="relative inline-flex size-11 shrink-0 items-center justify-center self-center text-xl text-soft hover:text-ink"
     >
-      ?
+      <span aria-hidden>?</span>
+      <span className="sr-only">What is this: {ENTRIES[entry].title}, in the Handbook</span>
     </button>
   )
 }
