@@ -66,7 +66,7 @@ test('a reading order for beginners, from entry to entry, and back by the browse
 
 test('a setting, a place and the palette lead to their entries', async ({ page }) => {
   await page.goto('/settings')
-  await page.getByRole('button', { name: 'One key or two, in the Handbook' }).click()
+  await page.getByRole('button', { name: 'One key or two in the Handbook' }).click()
   await expect(page.getByRole(panel, { name: 'Handbook' })).toContainText('both rods of an opposite pair')
   await page.getByRole('button', { name: 'Close the Handbook' }).click()
   await page.keyboard.press('Shift+H')

@@ -35,7 +35,7 @@ export function EntryLink({
     >
       {/* As text, not as a label of its own: what is heard is what stands there, and a little more. */}
       {label ?? title}
-      <span className="sr-only">{label ? `: ${title}, in the Handbook` : ', in the Handbook'}</span>
+      <span className="sr-only">{label ? `${title} in the Handbook` : 'in the Handbook'}</span>
       <ChevronRight aria-hidden size={16} className="shrink-0" />
     </button>
   )

@@ -25,7 +25,7 @@ const panel = () => screen.findByRole('complementary', { name: 'Handbook' }, { t
 
 test('an entry opens beside the work with its text, leads on and back, and closes to where it was opened', async () => {
   await show()
-  const link = screen.getByRole('button', { name: 'When to stop, in the Handbook' })
+  const link = screen.getByRole('button', { name: 'When to stop in the Handbook' })
   link.focus()
   fireEvent.click(link)
   const book = await panel()
@@ -43,7 +43,7 @@ test('an entry opens beside the work with its text, leads on and back, and close
 
 test('a chart answers what is dragged, by the function that the app computes with', async () => {
   await show()
-  fireEvent.click(screen.getByRole('button', { name: 'When to stop, in the Handbook' }))
+  fireEvent.click(screen.getByRole('button', { name: 'When to stop in the Handbook' }))
   const book = await panel()
   const slider = await within(book).findByLabelText('Diameter, in inches')
   const before = within(book).getByText(/about \d+ c of spread/).textContent
@@ -54,7 +54,7 @@ test('a chart answers what is dragged, by the function that the app computes wit
 test('from a window the window closes first', async () => {
   const closed = jest.fn()
   await show(closed)
-  fireEvent.click(screen.getByRole('button', { name: 'When to stop, in the Handbook' }))
+  fireEvent.click(screen.getByRole('button', { name: 'When to stop in the Handbook' }))
   expect(closed).toHaveBeenCalledTimes(1)
   expect(await panel()).toBeTruthy()
 })
