@@ -50,6 +50,8 @@ export function LessonsPart({ session }: { session: Session }) {
         {...{ session, id: at, tries }}
         onNext={() => choose(IDS[(IDS.indexOf(at) + 1) % IDS.length])}
         onAgain={() => choose(at)}
+        // The lesson stays open with what was said, done or not.
+        onJudged={() => setChosen(at)}
       />
     </section>
   )
@@ -61,12 +63,14 @@ function OneLesson({
   tries,
   onNext,
   onAgain,
+  onJudged,
 }: {
   session: Session
   id: LessonId
   tries: number
   onNext: () => void
   onAgain: () => void
+  onJudged: () => void
 }) {
   const lesson = LESSONS[id]
   const [start] = useState(() => lesson.setUp(seedOf(id, tries, session.deps.nowMs())))
@@ -76,6 +80,7 @@ function OneLesson({
   const judge = (table = now.table) => {
     const judged = lesson.judge(table)
     setResult(judged)
+    onJudged()
     const at = new Date(session.deps.nowMs()).toISOString()
     void keepPractised(session, [{ what: 'lesson', id: session.deps.newId(), at, lesson: id, ...judged }])
   }
