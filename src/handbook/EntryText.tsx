@@ -1,6 +1,6 @@
 'use client'
 
-import { lazy, Suspense, type ComponentType } from 'react'
+import { createElement, lazy, Suspense, type ComponentType } from 'react'
 import type { EntryId } from './entries'
 import { PARTS } from './parts'
 
@@ -18,13 +18,11 @@ function textOf(id: EntryId): Text {
   return text
 }
 
-/** The text of an entry, its charts with it. */
+/** The text of an entry, its charts with it: one component an entry, kept in the map above. */
 export function EntryText({ id }: { id: EntryId }) {
-  const Text = textOf(id)
   return (
     <Suspense fallback={<p className="text-soft">Opening…</p>}>
-      {/* eslint-disable-next-line react-hooks/static-components -- one component an entry, kept in the map above */}
-      <Text components={PARTS} />
+      {createElement(textOf(id), { components: PARTS })}
     </Suspense>
   )
 }
