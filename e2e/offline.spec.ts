@@ -36,12 +36,13 @@ test('after the first visit everything works with the server gone', async ({ pag
   const wrong: string[] = []
   page.on('pageerror', (error) => wrong.push(error.message))
   try {
-    await expect.poll(up, { timeout: 30_000 }).toBe(true)
+    await expect.poll(up, { timeout: 90_000 }).toBe(true)
     await page.goto('/')
     await page.getByRole('button', { name: 'More for Snare 14' }).waitFor()
     // Kept once its worker is in charge of the page.
     await page.waitForFunction(() => navigator.serviceWorker.controller !== null, null, { timeout: 60_000 })
-    server.kill()
+    // At once: one that is asked to end answers on for as long as a connection is held open.
+    server.kill('SIGKILL')
     await expect.poll(up).toBe(false)
     for (const [name, heading] of Object.entries(PLACES)) {
       await page.getByRole('link', { name, exact: true }).click()
@@ -144,7 +145,7 @@ test('a newer version waits until it is taken, and then is taken by all tabs at 
   })
   await new Promise<void>((resolve) => front.listen(PORT + 2, resolve))
   try {
-    await expect.poll(up, { timeout: 30_000 }).toBe(true)
+    await expect.poll(up, { timeout: 90_000 }).toBe(true)
     const url = `http://localhost:${PORT + 2}`
     const one = await context.newPage()
     await one.goto(url)
