@@ -9,6 +9,38 @@ export const INPUT_ADVICE: Record<InputAdvice, string> = {
   'noisy-room': 'The room is loud beside the taps: move the microphone closer, or wait for quiet.',
 }
 
+/** What keeps the microphone closed, and what a reader of heads does then. */
+export const MICROPHONE_TROUBLE = {
+  refused: {
+    what: 'The browser may not use the microphone for this page.',
+    then: 'Allow it in the address bar’s site settings and press Listen again, or read from a recording.',
+  },
+  missing: {
+    what: 'No microphone was found.',
+    then: 'Plug one in and press Listen again, or read from a recording.',
+  },
+  insecure: {
+    what: 'Browsers open the microphone only on a secure address.',
+    then: 'Open Humbra over https, or on the machine it runs on as http://localhost; or record on the phone and read the recording.',
+  },
+  busy: {
+    what: 'The microphone could not be opened: another program may be using it.',
+    then: 'Close that one and press Listen again.',
+  },
+  lost: {
+    what: 'The microphone went away.',
+    then: 'What was read is kept. Plug it in and press Listen again.',
+  },
+  silent: {
+    what: 'The microphone is open and sends nothing at all: muted at its switch or in the system?',
+    then: 'What was read is kept.',
+  },
+  unsupported: {
+    what: 'This browser cannot hand over raw sound.',
+    then: 'Read from a recording instead.',
+  },
+}
+
 /** Why two tones are heard at the edge, in words. */
 export function pairText({ cause, apartCents }: PairExplained): string {
   const apart = `Two tones ${Math.max(1, Math.round(apartCents))} c apart:`

@@ -10,8 +10,8 @@ import {
   type Rods,
 } from '../practice/drum'
 import { lugTruth } from '../practice/model'
-import { seedFromText } from '../numeric/random'
-import { centsBetween } from '../units/pitch'
+import { seedFromText, seededRandom } from '../numeric/random'
+import { centsBetween, shiftByCents } from '../units/pitch'
 import type { Work } from './table'
 
 /** So many passes at most; a usual head is done in two or three. */
@@ -30,9 +30,10 @@ export function toolsWay(drum: PracticeDrum, found: Rods, targetHz: number): Too
   const truth = () => lugTruth(practiceHead(drum, rods, { lugHz: rods.evenHz, muted: true }))
   const rounds: EvenRequest['rounds'] = []
   const work: Work = { taps: 0, passes: 0, turns: 0 }
+  const ear = seededRandom(seedFromText(`${drum.seedText}/tool/ear`))
   for (;;) {
     rounds.push({
-      readingsHz: truth().lugHz,
+      readingsHz: truth().lugHz.map((hz) => shiftByCents(hz, READING_CENTS * ear.normal())),
       readingErrorCents: READING_CENTS,
       pressed: work.passes > 0,
       otherHead: 'muted',

@@ -15,6 +15,7 @@ import { standsText, workText } from '@/text/ear'
 import { Button } from '@/ui/Button'
 import { Choice } from '@/ui/Choice'
 import { Pick } from '@/ui/Pick'
+import { Sittings } from './Sittings'
 import { TableBench, truths } from './TableBench'
 import { roundsOf, useTable } from './useTable'
 import { EntryLink } from '../handbook/EntryLink'
@@ -85,6 +86,7 @@ export function DrumPart({
         </Button>
       </div>
       <OneDrum key={JSON.stringify(setting)} {...{ session, choice, setting, byEar }} />
+      {byEar ? <Sittings kind="set" /> : null}
     </section>
   )
 }
@@ -126,11 +128,21 @@ function OneDrum({
   const now = useTable(session, start)
   const [judged, setJudged] = useState<{ tool: ToolsWay } | null>(null)
   const [said, setSaid] = useState<string | null>(null)
+  const [working, setWorking] = useState(false)
   const [shown, setShown] = useState(false)
   const [found] = useState(() => truths({ ...now, table: start })[0])
   const [stands] = truths(now)
   const work = workOf(now.table)
 
+  /** What takes its time is said while it is worked out; what fails is said too. */
+  const worked = async (task: () => Promise<void>) => {
+    setWorking(true)
+    setSaid(null)
+    await task().catch(() =>
+      setSaid('That could not be worked out: reload the page. What was kept before stands.'),
+    )
+    setWorking(false)
+  }
   const judge = async () => {
     const [{ drum, rods, targetHz }] = start.heads
     const tool = await session.deps.adviser().toolsWay(drum, rods, targetHz!)
@@ -164,17 +176,19 @@ function OneDrum({
     <>
       <TableBench now={now} numbers={!byEar} />
       <div className="mt-4 flex flex-wrap items-center gap-3">
-        <Button tone="act" big onClick={() => void judge()}>
+        <Button tone="act" big disabled={working} onClick={() => void worked(judge)}>
           {byEar ? 'Done: judge it' : 'Judge it'}
         </Button>
-        {byEar ? null : <Button onClick={() => void advise()}>What would the bench do?</Button>}
+        {byEar ? null : (
+          <Button disabled={working} onClick={() => void worked(advise)}>
+            What would the bench do?
+          </Button>
+        )}
         {cause && !shown ? <Button onClick={() => setShown(true)}>What is hidden in it?</Button> : null}
       </div>
-      {said ? (
-        <p role="status" className="mt-3 max-w-prose text-xl font-bold">
-          {said}
-        </p>
-      ) : null}
+      <p role="status" className="mt-3 max-w-prose text-xl font-bold empty:hidden">
+        {working ? 'Working it out…' : said}
+      </p>
       {cause && shown ? (
         <p role="status" className="mt-3 max-w-prose text-lg">
           <span className="font-bold">{CAUSES[cause].label}.</span> {CAUSES[cause].means} {CAUSES[cause].fix}{' '}

@@ -1,7 +1,6 @@
 'use client'
 
-import { useEffect, useRef, useState } from 'react'
-import { playInTurn, type Playing } from '@/session/actions/playing'
+import { useRef, useState } from 'react'
 import { centsPast, farResult, farTrial, type FarTrial, type Guess } from '@/core/ear/far'
 import { keepPractised } from '@/session/actions/drills'
 import { drillDrumOf, type PracticeChoice } from '@/session/practiceDrums'
@@ -13,13 +12,15 @@ import { Pick } from '@/ui/Pick'
 import { KeySweep } from '@/charts/KeySweep'
 import { EntryLink } from '../handbook/EntryLink'
 import { NUMBER_ENTRY } from '@/handbook/links'
+import { Sittings } from './Sittings'
+import { NO_SOUND, NOT_MADE, useSounds, type DrillSound } from './useSounds'
 
 const TURNS = [1 / 8, 1 / 4, 3 / 8, 1 / 2, 5 / 8, 3 / 4]
 const GAP_SECONDS = 0.5
 
 interface Asked {
   trial: FarTrial
-  sound: { sounds: Float32Array[]; rateHz: number }
+  sound: DrillSound
 }
 
 /** How far to turn: the head as it stands, the head as it is wanted; say the turns of all rods, then see. */
@@ -28,15 +29,14 @@ export function FarPart({ session, choices }: { session: Session; choices: reado
   const [asked, setAsked] = useState<Asked | null>(null)
   const [said, setSaid] = useState<number | null>(null)
   const [guesses, setGuesses] = useState<Guess[]>([])
-  const playing = useRef<Playing | null>(null)
+  const [trouble, setTrouble] = useState<string | null>(null)
+  const { play } = useSounds(GAP_SECONDS)
   const run = useRef({ id: '', at: '' })
   const choice = choices.find(({ value }) => value === chosen) ?? choices[0]
   const drum = drillDrumOf(choice.drum)
-  useEffect(() => () => playing.current?.stop(), [])
 
-  const hear = ({ sound }: Asked) => {
-    playing.current?.stop()
-    playing.current = playInTurn(sound.sounds, sound.rateHz, GAP_SECONDS, () => undefined)
+  const hear = async ({ sound }: Asked) => {
+    if (!(await play(sound))) setTrouble(NO_SOUND)
   }
   const next = async () => {
     if (guesses.length === 0) {
@@ -44,10 +44,14 @@ export function FarPart({ session, choices }: { session: Session; choices: reado
       run.current = { id: session.deps.newId(), at: new Date(nowMs).toISOString() }
     }
     const trial = farTrial(drum, (session.deps.nowMs() % 1e9) + guesses.length)
-    const sound = await session.deps.ear().drillSounds({ taps: trial.taps, levelDb: trial.levelDb })
-    setSaid(null)
-    setAsked({ trial, sound })
-    hear({ trial, sound })
+    try {
+      const sound = await session.deps.ear().drillSounds({ taps: trial.taps, levelDb: trial.levelDb })
+      setSaid(null)
+      setAsked({ trial, sound })
+      await hear({ trial, sound })
+    } catch {
+      setTrouble(NOT_MADE)
+    }
   }
   const say = (turns: number) => {
     if (!asked || said !== null) return
@@ -100,7 +104,7 @@ export function FarPart({ session, choices }: { session: Session; choices: reado
               </Button>
             ))}
           </div>
-          <Button tone="quiet" className="mt-1 underline" onClick={() => hear(asked)}>
+          <Button tone="quiet" className="mt-1 underline" onClick={() => void hear(asked)}>
             Hear both again
           </Button>
         </>
@@ -109,6 +113,11 @@ export function FarPart({ session, choices }: { session: Session; choices: reado
           Hear the first one
         </Button>
       )}
+      {trouble ? (
+        <p role="alert" className="mt-2 font-bold text-caution">
+          {trouble}
+        </p>
+      ) : null}
       {asked && said !== null ? (
         <div role="status" className="mt-4 flex flex-wrap items-center gap-x-6 gap-y-2">
           <KeySweep turns={asked.trial.turns} size={120} />
@@ -126,6 +135,7 @@ export function FarPart({ session, choices }: { session: Session; choices: reado
         </div>
       ) : null}
       {guesses.length ? <p className="mt-4 text-lg">{farText(farResult(guesses))}.</p> : null}
+      <Sittings kind="far" />
     </section>
   )
 }

@@ -77,6 +77,11 @@ export function TableBench({ now, numbers }: { now: TableNow; numbers: boolean }
             Press the head
           </Button>
         </div>
+        {now.trouble ? (
+          <p role="alert" className="font-bold text-caution">
+            {now.trouble}
+          </p>
+        ) : null}
         {numbers ? <Numbers now={now} /> : null}
       </div>
     </div>

@@ -1,18 +1,20 @@
 'use client'
 
 import { useCallback, useEffect, useRef, useState } from 'react'
-import { playInTurn, type Playing } from '@/session/actions/playing'
 import { isTired, withAnswer } from '@/core/ear/result'
 import type { DrillDrum, Trial } from '@/core/ear/trial'
 import type { DrillId, DrillRecord } from '@/core/records/drill'
 import { keepPractised } from '@/session/actions/drills'
 import { learnEar } from '@/session/actions/learnEar'
 import type { Session } from '@/session/session'
+import { NO_SOUND, NOT_MADE, useSounds, type DrillSound } from './useSounds'
 
 /** A session is three minutes, and never longer than so many trials. */
 const DRILL_SECONDS = 180
 const MOST_TRIALS = 60
 const GAP_SECONDS = 0.35
+/** An answer that has not come so long after the three minutes is not waited for: somebody went away. */
+const GRACE_MS = 20_000
 /** What it was stands for so long before the next trial plays. */
 const TOLD_MS = 1500
 
@@ -42,39 +44,26 @@ export interface Drill {
   stop(): void
 }
 
-type Sound = { sounds: Float32Array[]; rateHz: number }
-
 /** One run of a drill: its trials one after another, each answer kept before it is shown as kept. */
 export function useDrill(session: Session, onPlayed: (seconds: number) => void): Drill {
   const [record, setRecord] = useState<DrillRecord | null>(null)
   const [trial, setTrial] = useState<Trial | null>(null)
   const [phase, setPhase] = useState<Drill['phase']>('idle')
-  const [sounding, setSounding] = useState<number | null>(null)
   const [told, setTold] = useState<Told | null>(null)
   const [trouble, setTrouble] = useState<string | null>(null)
   const [secondsLeft, setSecondsLeft] = useState(DRILL_SECONDS)
-  const sound = useRef<Sound | null>(null)
-  const playing = useRef<Playing | null>(null)
+  const { sounding, play: playTaps, stop: still } = useSounds(GAP_SECONDS, onPlayed)
+  const sound = useRef<DrillSound | null>(null)
   const running = useRef(0)
   const endsAt = useRef(0)
 
   const play = useCallback(async () => {
-    const now = sound.current
-    if (!now) return
-    playing.current?.stop()
-    const seconds = now.sounds.reduce((sum, { length }) => sum + length / now.rateHz + GAP_SECONDS, 0)
-    onPlayed(seconds)
+    if (!sound.current) return
+    const mine = running.current
     setPhase('playing')
-    const mine = playInTurn(now.sounds, now.rateHz, GAP_SECONDS, setSounding)
-    if (!mine) {
-      setTrouble('This browser plays no sound here.')
-      setPhase('ask')
-      return
-    }
-    playing.current = mine
-    await mine.done
-    if (playing.current === mine) setPhase((before) => (before === 'playing' ? 'ask' : before))
-  }, [onPlayed])
+    if (!(await playTaps(sound.current))) setTrouble(NO_SOUND)
+    if (mine === running.current) setPhase((before) => (before === 'playing' ? 'ask' : before))
+  }, [playTaps])
 
   const ask = useCallback(
     async (run: DrillRecord) => {
@@ -89,7 +78,8 @@ export function useDrill(session: Session, onPlayed: (seconds: number) => void):
         setTrial(next.trial)
         await play()
       } catch {
-        setTrouble('The sound could not be made: reload the page. What was answered is kept.')
+        if (mine !== running.current) return
+        setTrouble(NOT_MADE)
         setPhase('over')
       }
     },
@@ -98,16 +88,16 @@ export function useDrill(session: Session, onPlayed: (seconds: number) => void):
 
   const stop = useCallback(() => {
     running.current++
-    playing.current?.stop()
+    still()
     setPhase('over')
     if (record) learnEar(session, record)
-  }, [record, session])
+  }, [record, session, still])
 
   const open = phase === 'ask' || (phase === 'playing' && sounding === (trial?.taps.length ?? 0) - 1)
 
   const answer = (said: string) => {
     if (!record || !trial || !open) return
-    playing.current?.stop()
+    still()
     const right = said === trial.truth
     const next = withAnswer(record, trial, said)
     setRecord(next)
@@ -126,21 +116,16 @@ export function useDrill(session: Session, onPlayed: (seconds: number) => void):
 
   useEffect(() => {
     if (phase === 'idle' || phase === 'over') return
-    const timer = setInterval(
-      () => setSecondsLeft(Math.max(0, Math.round((endsAt.current - session.deps.nowMs()) / 1000))),
-      500,
-    )
+    const timer = setInterval(() => {
+      const left = endsAt.current - session.deps.nowMs()
+      setSecondsLeft(Math.max(0, Math.round(left / 1000)))
+      if (left < -GRACE_MS) stop()
+    }, 500)
     return () => clearInterval(timer)
-  }, [phase, session])
+  }, [phase, session, stop])
 
-  // Gone elsewhere: nothing sounds on.
-  useEffect(
-    () => () => {
-      running.current++
-      playing.current?.stop()
-    },
-    [],
-  )
+  // Gone elsewhere: nothing is asked on.
+  useEffect(() => () => void running.current++, [])
 
   return {
     ...{ record, trial, phase, open, sounding, told, secondsLeft, trouble },

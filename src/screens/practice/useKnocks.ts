@@ -3,18 +3,11 @@
 import { useCallback, useEffect, useRef, useState } from 'react'
 import { listenForKnocks, type Knocking } from '@/session/actions/drilling'
 import type { MicrophoneTrouble } from '@/session/state'
+import { MICROPHONE_TROUBLE } from '@/text/heard'
 import type { Session } from '@/session/session'
 import type { Drill } from './useDrill'
 
-const WHY: Record<MicrophoneTrouble, string> = {
-  refused: 'The browser refused the microphone. Allow it for this page, or answer by key.',
-  missing: 'No microphone was found. Answer by key or touch.',
-  insecure: 'The microphone needs https or this device itself. Answer by key or touch.',
-  busy: 'Another program holds the microphone. Answer by key or touch.',
-  lost: 'The microphone was unplugged. Answer by key or touch.',
-  silent: 'The microphone sends nothing. Answer by key or touch.',
-  unsupported: 'This browser cannot listen. Answer by key or touch.',
-}
+const troubleText = (why: MicrophoneTrouble) => `${MICROPHONE_TROUBLE[why].what} Answer by key or touch.`
 /** Sound from a speaker takes so long to be gone. */
 const AFTER_SECONDS = 0.25
 
@@ -27,13 +20,19 @@ export function useKnocks(session: Session, drill: Drill) {
   useEffect(() => {
     latest.current = drill
   })
+  const wanted = useRef(0)
   const close = useCallback(() => {
+    wanted.current++
     held.current?.close()
     held.current = null
     setOn(false)
   }, [])
+  // The microphone is closed when the drill is over or left; one that the browser grants later is closed at once.
+  const over = drill.phase === 'over' || drill.phase === 'idle'
+  useEffect(() => (over ? undefined : close), [over, close])
   const open = async () => {
     setTrouble(null)
+    const mine = ++wanted.current
     const result = await listenForKnocks(
       session,
       (count) => {
@@ -43,21 +42,15 @@ export function useKnocks(session: Session, drill: Drill) {
       },
       (why) => {
         close()
-        setTrouble(WHY[why])
+        setTrouble(troubleText(why))
       },
     )
-    if (typeof result === 'string') return setTrouble(WHY[result])
+    const late = mine !== wanted.current
+    if (typeof result === 'string') return late ? undefined : setTrouble(troubleText(result))
+    if (late) return result.close()
     held.current = result
     setOn(true)
   }
   const deafen = useCallback((seconds: number) => held.current?.deafen(seconds + AFTER_SECONDS), [])
-  // The microphone is closed when the drill is over or left.
-  const over = drill.phase === 'over' || drill.phase === 'idle'
-  useEffect(() => {
-    if (!over) return
-    held.current?.close()
-    held.current = null
-  }, [over])
-  useEffect(() => () => held.current?.close(), [])
-  return { on: on && !over, trouble, open, close, deafen }
+  return { on, trouble, open, close, deafen }
 }

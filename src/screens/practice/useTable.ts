@@ -25,6 +25,8 @@ export interface TableNow {
   /** Centre pitch of the newest stroke on the middle, in Hz. */
   centreHz: number | null
   busy: boolean
+  /** Why the last tap could not be made or measured. */
+  trouble: string | null
   choose(head: number): void
   tap(lug: number | 'centre'): Promise<void>
   turn(turns: readonly number[]): void
@@ -40,6 +42,7 @@ export function useTable(session: Session, start: Table): TableNow {
   const [heard, setHeard] = useState<TableNow['heard']>(start.heads.map(() => [fresh()]))
   const [centreHz, setCentreHz] = useState<number | null>(null)
   const [busy, setBusy] = useState(false)
+  const [trouble, setTrouble] = useState<string | null>(null)
   const gone = useRef(false)
   const wanted = useRef<number | 'centre' | null>(null)
   useEffect(() => {
@@ -68,10 +71,14 @@ export function useTable(session: Session, start: Table): TableNow {
         },
       })
       if (gone.current) return
+      setTrouble(null)
       play(struck.samples, struck.rateHz)
       setTable((now) => tapped(now, head, where))
       if (where === 'centre') setCentreHz(struck.tap.hz)
       else note((rounds) => withReading(rounds, where, struck.tap))
+    } catch {
+      if (!gone.current)
+        setTrouble('That tap could not be made. Tap again; if that does not help, reload the page.')
     } finally {
       setBusy(false)
     }
@@ -88,7 +95,7 @@ export function useTable(session: Session, start: Table): TableNow {
   })
 
   return {
-    ...{ table, head, lug, heard, centreHz, busy, choose },
+    ...{ table, head, lug, heard, centreHz, busy, trouble, choose },
     tap,
     turn(turns) {
       setTable((now) => turned(now, head, turns))

@@ -1,26 +1,13 @@
 'use client'
 
 import type { Mic } from '@/core/records/event'
-import type { Hearing, MicrophoneTrouble } from '@/session/state'
+import type { Hearing } from '@/session/state'
 import { inputAdvice } from '@/core/measurement/input'
 import { useSelect } from '@/session/react'
-import { INPUT_ADVICE, levelText } from '@/text/heard'
+import { INPUT_ADVICE, levelText, MICROPHONE_TROUBLE } from '@/text/heard'
 import { Button } from '@/ui/Button'
 import { useCommander } from '../../../shell/commander'
 import { EntryLink } from '../../../handbook/EntryLink'
-
-const TROUBLE: Record<MicrophoneTrouble, string> = {
-  refused:
-    'The browser may not use the microphone for this page. Allow it in the address bar’s site settings and press Listen again, or read from a recording.',
-  missing: 'No microphone was found. Plug one in and press Listen again, or read from a recording.',
-  insecure:
-    'Browsers open the microphone only on a secure address. Open Humbra over https, or on the machine it runs on as http://localhost; or record on the phone and read the recording.',
-  busy: 'The microphone could not be opened: another program may be using it. Close that one and press Listen again.',
-  lost: 'The microphone went away. What was read is kept. Plug it in and press Listen again.',
-  silent:
-    'The microphone is open and sends nothing at all: muted at its switch or in the system? What was read is kept.',
-  unsupported: 'This browser cannot hand over raw sound. Read from a recording instead.',
-}
 
 const BARS = [0.02, 0.05, 0.11, 0.23, 0.45]
 
@@ -60,7 +47,7 @@ export function MicrophonePart() {
       </div>
       {hearing.trouble ? (
         <p role="alert" className="mt-3 font-bold text-caution">
-          {TROUBLE[hearing.trouble]}
+          {MICROPHONE_TROUBLE[hearing.trouble].what} {MICROPHONE_TROUBLE[hearing.trouble].then}
         </p>
       ) : (
         <p className="mt-3 text-[15px] text-soft">{stateText(hearing, settings.mic)}</p>

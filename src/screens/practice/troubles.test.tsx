@@ -1,0 +1,110 @@
+import { act, fireEvent, screen } from '@testing-library/react'
+import type { DrillRecord } from '@/core/records/drill'
+import { testSession } from '@/session/testSession'
+import { settled, showScreen } from '../testScreen'
+import { PracticeScreen } from './PracticeScreen'
+
+async function show(prepare: (bench: ReturnType<typeof testSession>) => void = () => undefined) {
+  const bench = testSession()
+  prepare(bench)
+  await bench.session.start(() => Promise.resolve())
+  await showScreen(bench.session, <PracticeScreen />)
+  await settled()
+  return bench
+}
+
+const press = (name: string | RegExp) =>
+  act(async () => void fireEvent.click(screen.getByRole('button', { name })))
+
+test('how far: what was said is kept, what it would have taken is told, and sittings stand side by side', async () => {
+  const { disk } = await show()
+  fireEvent.click(screen.getByRole('radio', { name: 'how far' }))
+  expect(screen.queryByRole('region', { name: /sitting by sitting/ })).toBeNull()
+  await press('Hear the first one')
+  await settled()
+  expect(screen.getByRole('alert').textContent).toMatch(/plays no sound/)
+  await press('up 1/8')
+  expect(screen.getByText(/would do it, by the usual turn law/)).toBeTruthy()
+  // Said once: a second thought counts for nothing.
+  await press('down 1/8')
+  expect(disk.drills).toHaveLength(1)
+  expect(disk.drills![0]).toMatchObject({ what: 'far', said: [{ said: 0.125 }] })
+  const strip = screen.getByRole('region', { name: /sitting by sitting/ })
+  expect(strip.textContent).toMatch(/1 said, off by/)
+})
+
+test('a microphone granted after the drill was left is closed at once', async () => {
+  const closed: string[] = []
+  let grant: () => void = () => undefined
+  const { session } = await show(({ session }) => {
+    const microphone = { rateHz: 48_000, close: () => void closed.push('closed') }
+    session.deps.microphone.open = () =>
+      new Promise((resolve) => (grant = () => resolve({ ok: true, microphone } as never)))
+  })
+  await press('Begin, three minutes')
+  await settled()
+  await press('Answer by knocking')
+  await act(async () => void fireEvent.keyDown(document.body, { key: 'Escape' }))
+  await act(async () => grant())
+  expect(closed).toEqual(['closed'])
+  // The next run begins with a closed one.
+  await press('Three minutes more')
+  await settled()
+  expect(screen.queryByText('Microphone open.')).toBeNull()
+  expect(screen.getByRole('button', { name: 'Answer by knocking' })).toBeTruthy()
+  // One that is granted in time is shown, and closed with the drill.
+  await press('Answer by knocking')
+  await act(async () => grant())
+  expect(screen.getByText('Microphone open.')).toBeTruthy()
+  await act(async () => void fireEvent.keyDown(document.body, { key: 'Escape' }))
+  expect(closed).toHaveLength(2)
+  session.deps.microphone.open = () => Promise.resolve({ ok: false, why: 'refused' })
+  await press('Three minutes more')
+  await settled()
+  expect(screen.queryByText('Microphone open.')).toBeNull()
+  await press('Answer by knocking')
+  expect(screen.getByText(/may not use the microphone for this page\. Answer by key or touch\./)).toBeTruthy()
+})
+
+test('more than ten minutes of drills within the hour are said before the next', async () => {
+  const run = (id: string, minutesAgo: number, nowMs: number): DrillRecord => ({
+    ...{ what: 'drill', id, kind: 'higher', seed: 1, through: 'headphones' },
+    at: new Date(nowMs - 60_000 * minutesAgo).toISOString(),
+    drum: {
+      ...{ kind: 'tom', diameterInches: 12, depthInches: 8, lugs: 6, hoop: 'triple-flanged' },
+      ...{ batterMils: [10], resonantMils: [10], lugHz: 160 },
+    },
+    answered: Array.from({ length: 60 }, () => ({ level: 20, answer: 'a', truth: 'a', right: true })),
+  })
+  const { session } = await show(({ session, disk }) => {
+    const nowMs = session.deps.nowMs()
+    disk.drills = [run('long-ago', 90, nowMs), run('one', 40, nowMs), run('two', 20, nowMs)]
+  })
+  expect(screen.queryByText(/Rest\.$/)).toBeNull()
+  const nowMs = session.deps.nowMs()
+  await act(async () => {
+    const { keepPractised } = await import('@/session/actions/drills')
+    await keepPractised(session, [run('three', 5, nowMs)])
+  })
+  expect(screen.getByText(/^More than ten minutes of drills within the hour/)).toBeTruthy()
+})
+
+test('a tap that cannot be made, and a judgement that cannot, are said; the table stands', async () => {
+  const { session, disk } = await show()
+  fireEvent.click(screen.getByRole('radio', { name: 'by ear alone' }))
+  await press('Tap lug 2')
+  await settled()
+  expect(screen.getByRole('alert').textContent).toMatch(/could not be made/)
+  const adviser = session.deps.adviser()
+  session.deps.adviser = () => ({ ...adviser, toolsWay: () => Promise.reject(new Error('lost')) })
+  await press('Done: judge it')
+  await settled()
+  expect(screen.getByText(/could not be worked out/)).toBeTruthy()
+  expect(disk.drills ?? []).toEqual([])
+  session.deps.adviser = () => adviser
+  await press('Done: judge it')
+  await settled()
+  expect(screen.queryByText(/could not be worked out/)).toBeNull()
+  expect(disk.drills).toHaveLength(1)
+  expect(screen.getByRole('region', { name: /head by head/ }).textContent).toMatch(/the tool’s own way/)
+})
