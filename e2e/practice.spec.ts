@@ -125,11 +125,19 @@ test('a head by ear alone is judged beside the tool’s own way', async ({ page 
   await page.keyboard.press('2')
   // By ear alone: no number is shown before it is judged.
   await expect(page.getByText(/Hz|Spread/)).toHaveCount(0)
+  // What is wanted can be heard, and is no tap of the head.
+  await page.getByRole('button', { name: 'Hear the pitch wanted' }).click()
   await page.getByRole('button', { name: 'up 1/8' }).click()
   await page.getByRole('button', { name: 'Done: judge it' }).click()
   const judged = page.getByRole('table', { name: /By your way/ })
-  await expect(judged).toContainText('1 pass, 1/4 turns of the key', { timeout: 60_000 })
+  await expect(judged).toContainText('1 pass, 1/4 turn of the key, 2 taps', { timeout: 60_000 })
   await expect(judged.getByRole('row')).toHaveCount(3)
+  const strip = page.getByRole('region', { name: 'Spread left, in cents, head by head' })
+  await expect(strip.getByRole('listitem')).toHaveCount(1)
+  // Kept: another day's head stands beside it.
+  await page.reload()
+  await page.getByRole('radio', { name: 'by ear alone' }).click()
+  await expect(strip.getByRole('listitem')).toHaveCount(1)
 })
 
 test('how far to turn is said first, then seen', async ({ page }) => {

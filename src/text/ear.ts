@@ -81,7 +81,7 @@ export function standsText({ spreadCents, offCents }: Pick<HeadNow, 'spreadCents
 
 /** "3 passes, 2 1/4 turns of the key, 21 taps". */
 export function workText({ passes, turns, taps }: Work): string {
-  return `${passes} ${passes === 1 ? 'pass' : 'passes'}, ${turnText(Math.round(turns * 8) / 8)} turns of the key, ${taps} taps`
+  return `${passes} ${passes === 1 ? 'pass' : 'passes'}, ${turnText(Math.round(turns * 8) / 8)} ${turns > 1.06 ? 'turns' : 'turn'} of the key, ${taps} taps`
 }
 
 export function farText(result: FarResult | null): string {

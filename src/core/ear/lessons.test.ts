@@ -3,7 +3,7 @@ import { shiftByCents } from '../units/pitch'
 import { LESSON_IDS, type LessonId } from '../records/drill'
 import { LESSONS } from './lessons'
 import { plantOn } from './planted'
-import { headNow, named, pressed, stateRods, tapped, turned, workOf, type Table } from './table'
+import { headNow, named, pressed, stateRods, tapped, turned, wantedHead, workOf, type Table } from './table'
 import { toolsWay } from './toolsWay'
 
 const all = (table: Table, head: number, turns: number) =>
@@ -109,4 +109,17 @@ test('a fault can be hidden in a head of the table', () => {
   expect(plantOn(drum, 175, false, 'worn-head', 3).drum.faults).toMatchObject({
     worn: expect.any(Number) as number,
   })
+})
+
+test('the pitch wanted sounds at the lug that is listened to, whatever is hidden in the head', () => {
+  const { drum } = LESSONS.raise.setUp(7).heads[0]
+  for (const [cause, lug] of [
+    ['worn-head', 3],
+    ['hoop-out-of-round', 6],
+  ] as const) {
+    const head = { name: 'Batter', ...plantOn(drum, 150, false, cause, 9), targetHz: 160, other: null }
+    const wanted = wantedHead(head, 160, lug)
+    const { lugHz } = headNow({ heads: [{ ...head, ...wanted }], acts: [] }, 0)
+    expect(Math.abs(1200 * Math.log2(lugHz[lug - 1] / 160))).toBeLessThan(0.5)
+  }
 })

@@ -39,6 +39,10 @@ export type TableState = 'slack' | 'rough' | 'nearly'
 
 /** Part of a rough head's errors that is left on one that is nearly there. */
 const NEARLY = 0.35
+/** Where the resonant head of a usual tom stands over its batter: a major third. */
+const THIRD_ABOVE = 1.26
+/** Steps towards a wanted pitch; each leaves next to nothing of what was off. */
+const WANTED_STEPS = 4
 
 /** What chance does next on the table, from words that tell one thing from another. */
 export const seedOf = (...words: ReadonlyArray<string | number>): number => seedFromText(words.join('/'))
@@ -59,7 +63,7 @@ export function stateRods(drum: PracticeDrum, state: TableState, aroundHz: numbe
 export function otherOf({ heads }: Table, head: number, muted: boolean): { lugHz: number; muted: boolean } {
   const { other } = heads[head]
   // A head that lies alone has a still neighbour a third above, as on a usual tom.
-  if (other === null) return { lugHz: 1.26 * heads[head].rods.evenHz, muted: true }
+  if (other === null) return { lugHz: THIRD_ABOVE * heads[head].rods.evenHz, muted: true }
   return { lugHz: lugTruth(headOf({ heads, acts: [] }, other)).meanHz, muted }
 }
 
@@ -118,6 +122,25 @@ export const named = (table: Table, head: number, lug: number): Table => ({
   ...table,
   acts: [...table.acts, { did: 'named', head, lug }],
 })
+
+/**
+ * The same head as it is wanted, to hear it beside the one on the table: sound, rods level, and set so that one lug gives
+ * the wanted pitch in Hz, which is what a tuned reference beside the drum would be.
+ */
+export function wantedHead(
+  { drum: table }: TableHead,
+  targetHz: number,
+  lug: number,
+): Pick<TableHead, 'drum' | 'rods'> {
+  const drum = { ...table, faults: {} }
+  const level = new Array<number>(drum.lugs).fill(0)
+  let rods: Rods = { evenHz: targetHz, rods: level, seats: level, presses: 4 }
+  for (let i = 0; i < WANTED_STEPS; i++) {
+    const { lugHz } = lugTruth(practiceHead(drum, rods, { lugHz: THIRD_ABOVE * targetHz, muted: true }))
+    rods = { ...rods, evenHz: (rods.evenHz * targetHz) / lugHz[lug - 1] }
+  }
+  return { drum, rods }
+}
 
 export interface Work {
   taps: number

@@ -5,6 +5,8 @@ import type { KitState } from '@/core/log/fold'
 import { firstOut } from '@/session/forecasts'
 import { useForecasts } from '@/session/useForecasts'
 import { leavesText } from '@/text/forecast'
+import { NUMBER_ENTRY } from '@/handbook/links'
+import { EntryMark } from '../handbook/EntryLink'
 
 /** What leaves its band first, by the Logbook's forecast; nothing while that is worked out. */
 export function FirstOut({ kit, nowMs }: { kit: KitState; nowMs: number }) {
@@ -19,6 +21,7 @@ export function FirstOut({ kit, nowMs }: { kit: KitState; nowMs: number }) {
       <Link href="/logbook" className="inline-flex min-h-11 items-center px-1 underline">
         Logbook
       </Link>
+      <EntryMark entry={NUMBER_ENTRY.forecast} />
     </p>
   )
 }

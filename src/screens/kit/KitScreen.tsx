@@ -19,6 +19,7 @@ import { keepPicture } from './lastPicture'
 import { KitRail } from './KitRail'
 import { nextText, summaryText } from './summaryText'
 import { VerdictPart } from './VerdictPart'
+import { NumbersHere } from '../handbook/NumbersHere'
 
 const WelcomeScreen = dynamic(() => import('../welcome/WelcomeScreen').then((module) => module.WelcomeScreen))
 const FirstOut = dynamic(() => import('./FirstOut').then((module) => module.FirstOut))
@@ -116,6 +117,7 @@ export function KitScreen() {
             <span>├┤ spread, drawn ten times wider</span>
             <span className="text-good">bar: where the batter speaks, its best marked</span>
           </p>
+          <NumbersHere of={['mean', 'spread', 'relation', 'range', 'tolerance', 'odds']} />
         </>
       )}
       <Button className="mt-4 mr-3" onClick={() => open('add-drum')}>

@@ -1,5 +1,6 @@
 'use client'
 
+import { clsx } from 'clsx'
 import { useRef, useState } from 'react'
 import { centsPast, farResult, farTrial, type FarTrial, type Guess } from '@/core/ear/far'
 import { keepPractised } from '@/session/actions/drills'
@@ -93,12 +94,13 @@ export function FarPart({ session, choices }: { session: Session; choices: reado
             aria-label="Turns of every rod"
             className="mt-4 grid max-w-3xl grid-cols-3 gap-2 md:grid-cols-6"
           >
-            {[...TURNS.map((t) => t), ...TURNS.map((t) => -t)].map((turns) => (
+            {[...TURNS, ...TURNS.map((t) => -t)].map((turns) => (
               <Button
                 key={turns}
                 disabled={said !== null}
+                aria-pressed={said === null ? undefined : said === turns}
                 onClick={() => say(turns)}
-                className="min-h-14 font-bold"
+                className={clsx('min-h-14 font-bold', said === turns && 'border-2! border-ink! opacity-100!')}
               >
                 {turns > 0 ? 'up' : 'down'} {turnText(Math.abs(turns))}
               </Button>

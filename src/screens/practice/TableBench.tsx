@@ -76,6 +76,11 @@ export function TableBench({ now, numbers }: { now: TableNow; numbers: boolean }
           <Button onClick={now.press} className="min-h-14">
             Press the head
           </Button>
+          {table.heads[head].targetHz === null ? null : (
+            <Button onClick={() => void now.hearWanted()} className="min-h-14">
+              Hear the pitch wanted
+            </Button>
+          )}
         </div>
         {now.trouble ? (
           <p role="alert" className="font-bold text-caution">

@@ -69,6 +69,6 @@ test('a head by ear alone shows no number before it is judged, then stands besid
   await settled()
   const rows = within(await screen.findByRole('table', { name: /By your way/ })).getAllByRole('row')
   expect(rows).toHaveLength(3)
-  expect(rows[1].textContent).toMatch(/1 pass, 3\/4 turns of the key, 0 taps/)
+  expect(rows[1].textContent).toMatch(/1 pass, 3\/4 turn of the key, 0 taps/)
   expect(disk.drills![0]).toMatchObject({ what: 'set', ear: { passes: 1, turns: 0.75 } })
 })

@@ -2,7 +2,16 @@
 
 import { useEffect, useRef, useState } from 'react'
 import { play } from '@/session/actions/playing'
-import { otherOf, pressed, seedOf, tapped, turned, type Table } from '@/core/ear/table'
+import {
+  otherOf,
+  pressed,
+  seedOf,
+  tapped,
+  turned,
+  wantedHead,
+  type Table,
+  type TableHead,
+} from '@/core/ear/table'
 import type { EvenRequest } from '@/core/evening/types'
 import type { Tap } from '@/core/measurement/types'
 import type { Session } from '@/session/session'
@@ -13,6 +22,8 @@ export interface Heard {
   pressed: boolean
   turns: readonly number[] | null
 }
+
+const NOT_TAPPED = 'That tap could not be made. Tap again; if that does not help, reload the page.'
 
 const fresh = (pressed = false): Heard => ({ readings: new Map(), pressed, turns: null })
 
@@ -29,6 +40,8 @@ export interface TableNow {
   trouble: string | null
   choose(head: number): void
   tap(lug: number | 'centre'): Promise<void>
+  /** Sounds the wanted pitch at the chosen lug of the same drum; it counts as no tap. */
+  hearWanted(): Promise<void>
   turn(turns: readonly number[]): void
   press(): void
   change(next: Table): void
@@ -50,38 +63,42 @@ export function useTable(session: Session, start: Table): TableNow {
     return () => void (gone.current = true)
   }, [])
 
-  const tap = async (where: number | 'centre') => {
-    // A tap while another is made is made after it, from where the head then stands.
-    if (busy) return void (wanted.current = where)
-    const { drum, rods } = table.heads[head]
-    if (where !== 'centre') setLug(where)
+  const sound = async (
+    struckHead: Pick<TableHead, 'drum' | 'rods'>,
+    other: { lugHz: number; muted: boolean },
+    where: number | 'centre',
+    onStruck: (tap: Tap) => void = () => undefined,
+  ) => {
     setBusy(true)
     try {
-      const struck = await session.deps.ear().practiceTap({
-        drum,
-        rods,
-        other: otherOf(table, head, where !== 'centre'),
-        lug: where,
-        seed: seedOf(drum.seedText, table.acts.length),
-        mic: 'with-tap',
-        options: {
-          diameterInches: drum.diameterInches,
-          tap: where === 'centre' ? 'centre' : 'lug',
-          side: 'batter',
-        },
-      })
+      const struck = await strike(session, struckHead, other, where, table.acts.length)
       if (gone.current) return
       setTrouble(null)
       play(struck.samples, struck.rateHz)
-      setTable((now) => tapped(now, head, where))
-      if (where === 'centre') setCentreHz(struck.tap.hz)
-      else note((rounds) => withReading(rounds, where, struck.tap))
+      onStruck(struck.tap)
     } catch {
-      if (!gone.current)
-        setTrouble('That tap could not be made. Tap again; if that does not help, reload the page.')
+      if (!gone.current) setTrouble(NOT_TAPPED)
     } finally {
       setBusy(false)
     }
+  }
+
+  const tap = async (where: number | 'centre') => {
+    // A tap while another is made is made after it, from where the head then stands.
+    if (busy) return void (wanted.current = where)
+    if (where !== 'centre') setLug(where)
+    await sound(table.heads[head], otherOf(table, head, where !== 'centre'), where, (heardTap) => {
+      setTable((now) => tapped(now, head, where))
+      if (where === 'centre') setCentreHz(heardTap.hz)
+      else note((rounds) => withReading(rounds, where, heardTap))
+    })
+  }
+
+  const hearWanted = async () => {
+    const { targetHz } = table.heads[head]
+    if (busy || targetHz === null) return
+    const wanted = { ...table.heads[head], ...wantedHead(table.heads[head], targetHz, lug), other: null }
+    await sound(wanted, otherOf({ heads: [wanted], acts: [] }, 0, true), lug)
   }
 
   const note = (change: (rounds: readonly Heard[]) => readonly Heard[]) =>
@@ -97,6 +114,7 @@ export function useTable(session: Session, start: Table): TableNow {
   return {
     ...{ table, head, lug, heard, centreHz, busy, trouble, choose },
     tap,
+    hearWanted,
     turn(turns) {
       setTable((now) => turned(now, head, turns))
       note((rounds) => withTurns(rounds, turns))
@@ -107,6 +125,20 @@ export function useTable(session: Session, start: Table): TableNow {
     },
     change: setTable,
   }
+}
+
+function strike(
+  session: Session,
+  { drum, rods }: Pick<TableHead, 'drum' | 'rods'>,
+  other: { lugHz: number; muted: boolean },
+  lug: number | 'centre',
+  count: number,
+) {
+  const tap = lug === 'centre' ? ('centre' as const) : ('lug' as const)
+  return session.deps.ear().practiceTap({
+    ...{ drum, rods, other, lug, seed: seedOf(drum.seedText, count), mic: 'with-tap' },
+    options: { diameterInches: drum.diameterInches, tap, side: 'batter' },
+  })
 }
 
 /** A tap after turning begins a new round; the newest tap of a lug stands. */

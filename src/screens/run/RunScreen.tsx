@@ -10,6 +10,9 @@ import { Pick } from '@/ui/Pick'
 import { BeginRun } from './BeginRun'
 import { QuickCheck } from './QuickCheck'
 import { GoingRun } from './GoingRun'
+import { NumbersHere } from '../handbook/NumbersHere'
+
+const NUMBERS = ['mean', 'spread', 'relation', 'tolerance', 'odds', 'forecast'] as const
 import { Report } from './Report'
 import { useNow } from './useNow'
 
@@ -33,13 +36,17 @@ export function RunScreen() {
           Spacing.
         </p>
       ) : view ? (
-        <GoingRun view={view} />
+        <>
+          <GoingRun view={view} />
+          <NumbersHere of={NUMBERS} className="mt-2" />
+        </>
       ) : checking ? (
         <QuickCheck kit={kit} nowMs={nowMs} onClose={() => setChecking(false)} />
       ) : (
         <>
           <div className="print:hidden">
             <BeginRun kit={kit} nowMs={nowMs} onCheck={() => setChecking(true)} />
+            <NumbersHere of={NUMBERS} className="mt-2" />
           </div>
           <Reports kit={kit} />
         </>

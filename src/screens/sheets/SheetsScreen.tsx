@@ -28,6 +28,7 @@ import { WalkNote } from '../WalkNote'
 import { SheetMenu } from './SheetMenu'
 import { EntryLink } from '../handbook/EntryLink'
 import { VERDICT_ENTRY } from '@/handbook/links'
+import { NumbersHere } from '../handbook/NumbersHere'
 
 /** Stored targets of the whole kit, a strip of tape a sheet. */
 export function SheetsScreen() {
@@ -80,6 +81,9 @@ export function SheetsScreen() {
           ))}
         </ul>
       )}
+      {kit && shown.length ? (
+        <NumbersHere of={['mean', 'spread', 'relation', 'centre', 'tolerance']} className="mt-3" />
+      ) : null}
       {kit && archived.length ? (
         <section aria-label="Archive" className="mt-8">
           <h2 className="text-xl font-bold">Archive</h2>
