@@ -1,5 +1,6 @@
 import { DRILLS } from '@/core/ear/kinds'
 import { nextLevel } from '@/core/ear/result'
+import { TiredWatch } from '@/core/ear/tired'
 import { Staircase } from '@/core/ear/staircase'
 import { beginUpDown, stepUpDown, upDownThreshold } from '@/core/ear/upDown'
 import { seededRandom, type Random } from '@/core/numeric/random'
@@ -95,6 +96,35 @@ function scoresOf(parts: readonly number[], covered: number | null, none: number
   }
 }
 
+const TIRED_TRIALS = 45
+const TIRES_AT = 22
+const TIRED_LISTENERS = 200
+
+/** Part of the listeners who are told that their ear is tired at some look of a run, who hear so many times worse from a trial on. */
+function toldTired(worse: number, guesses: number): number {
+  const { scale } = DRILLS.higher
+  let told = 0
+  for (let i = 0; i < TIRED_LISTENERS; i++) {
+    const random = seededRandom(9000 + i)
+    const { threshold, slope, lapse } = madeListener(random)
+    const stairs = new Staircase(scale)
+    const watch = new TiredWatch(scale)
+    for (let t = 0; t < TIRED_TRIALS; t++) {
+      const level = nextLevel(scale, stairs, t)
+      const now =
+        t < TIRES_AT ? { threshold, lapse } : { threshold: worse * threshold, lapse: lapse + guesses }
+      const right = answersRight(level, { slope, ...now }, random)
+      stairs.take({ level, right })
+      watch.take({ level, right })
+      if (watch.tired) {
+        told++
+        break
+      }
+    }
+  }
+  return told / TIRED_LISTENERS
+}
+
 /** The drill's own way of placing and estimating beside the plain staircase, on the same listeners. */
 export function benchListeners(): void {
   const { bayes, plain } = listenersBench()
@@ -118,5 +148,15 @@ export function benchListeners(): void {
       'without a result',
     ],
     [row('the drill', bayes), row('two down, one up, by its turns', plain)],
+  )
+  printTable(
+    `Told that the ear is tired, within a run of ${TIRED_TRIALS}: ${TIRED_LISTENERS} listeners of the same kind each`,
+    ['from trial 23 on', 'told so'],
+    [
+      ['as before', percent(toldTired(1, 0))],
+      ['hears 2 times worse, guesses 1 in 10 more', percent(toldTired(2, 0.1))],
+      ['hears 3 times worse, guesses 2 in 10 more', percent(toldTired(3, 0.2))],
+      ['hears 5 times worse, guesses half', percent(toldTired(5, 0.5))],
+    ],
   )
 }

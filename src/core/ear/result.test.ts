@@ -1,7 +1,7 @@
 import { thresholdNear, withFound } from './found'
 import { farResult, farTrial } from './far'
 import { nextTrial } from './drill'
-import { courseOf, isTired, resultOf, withAnswer, type Answered, type DrillRun } from './result'
+import { courseOf, resultOf, withAnswer, type Answered, type DrillRun } from './result'
 import { USUAL_DRILL_DRUM as DRUM } from './trial'
 import { turnLawPrior } from '../membrane/turnLaw'
 
@@ -40,18 +40,6 @@ test('a threshold is told only when it can be told from guessing, and lies withi
   expect(unsure.skill).toBeLessThan(0.95)
   expect(unsure.beyond).toBeLessThan(0.5)
   expect(unsure.told).toBe(false)
-})
-
-test('a tired ear: the last ten answers fall behind what the earlier ones lead to expect', () => {
-  const good = Array.from({ length: 24 }, (_, i) => at(i % 3 ? 30 : 60, true))
-  expect(isTired(run([...good, ...Array.from({ length: 10 }, () => at(60, true))]))).toBe(false)
-  expect(isTired(run([...good, ...Array.from({ length: 10 }, (_, i) => at(60, i % 2 === 0))]))).toBe(true)
-  expect(isTired(run(good.slice(0, 20)))).toBe(false)
-  // Whoever had four of five right before: five of ten may be chance, four is beyond two standard errors.
-  const fair = Array.from({ length: 24 }, (_, i) => at(20, i % 5 !== 0))
-  const late = (right: number) => Array.from({ length: 10 }, (_, i) => at(20, i < right))
-  expect(isTired(run([...fair, ...late(5)]))).toBe(false)
-  expect(isTired(run([...fair, ...late(4)]))).toBe(true)
 })
 
 test('what an ear tells apart holds near the pitch at which it was measured, the newest first', () => {

@@ -81,22 +81,3 @@ export function courseOf(run: DrillRun): Array<Pick<Believed, 'threshold' | 'err
     return { threshold, error }
   })
 }
-
-/** Looked at for tiredness: the newest answers, against what those before lead to expect. */
-const LATE = 10
-const TIRED_ERRORS = 2
-
-/**
- * Whether the ear is tired: the last ten answers were worse than the earlier ones lead to expect, by two standard errors
- * (one in some forty rested listeners is told so by chance).
- */
-export function isTired(run: DrillRun): boolean {
-  const { answered, kind } = run
-  if (answered.length < LEAST_TRIALS + LATE) return false
-  const before = new Staircase(DRILLS[kind].scale, answered.slice(0, -LATE))
-  const late = answered.slice(-LATE)
-  const expected = late.map(({ level }) => before.expectedRight(level))
-  const mean = expected.reduce((sum, p) => sum + p, 0)
-  const sd = Math.sqrt(expected.reduce((sum, p) => sum + p * (1 - p), 0))
-  return late.filter(({ right }) => right).length < mean - TIRED_ERRORS * sd
-}

@@ -1,7 +1,8 @@
 'use client'
 
-import { useCallback, useEffect, useRef, useState } from 'react'
-import { isTired, withAnswer } from '@/core/ear/result'
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
+import { withAnswer } from '@/core/ear/result'
+import { isTired } from '@/core/ear/tired'
 import type { DrillDrum, Trial } from '@/core/ear/trial'
 import type { DrillId, DrillRecord } from '@/core/records/drill'
 import { keepPractised } from '@/session/actions/drills'
@@ -124,12 +125,14 @@ export function useDrill(session: Session, onPlayed: (seconds: number) => void):
     return () => clearInterval(timer)
   }, [phase, session, stop])
 
+  const tired = useMemo(() => record !== null && isTired(record), [record])
+
   // Gone elsewhere: nothing is asked on.
   useEffect(() => () => void running.current++, [])
 
   return {
     ...{ record, trial, phase, open, sounding, told, secondsLeft, trouble },
-    tired: record !== null && isTired(record),
+    tired,
     begin(kind, drum, through) {
       const at = session.deps.nowMs()
       const begun: DrillRecord = {
