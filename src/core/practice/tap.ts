@@ -194,14 +194,17 @@ function render(
   const out = new Float64Array(count)
   const glide = 2 ** ((glideCents * (0.6 + 0.8 * random.uniform())) / 1200) - 1
   const glideSeconds = decaySeconds(1, 1, lugHz, lugHz) / 2
+  // All partials glide alike: time as they run through it is worked out once.
+  const glided = Float64Array.from({ length: Math.max(0, count - start) }, (_, i) => {
+    const t = i / rateHz
+    return t + glide * glideSeconds * (1 - Math.exp(-t / glideSeconds))
+  })
   for (const { hz, decaySeconds: decay, amplitude } of partials) {
     if (hz > 0.45 * rateHz) continue
-    const last = Math.min(count, start + Math.ceil(12 * decay * rateHz))
-    for (let i = start; i < last; i++) {
-      const t = (i - start) / rateHz
-      const phase = 2 * Math.PI * hz * (t + glide * glideSeconds * (1 - Math.exp(-t / glideSeconds)))
-      out[i] += amplitude * Math.exp(-t / decay) * Math.sin(phase)
-    }
+    const last = Math.min(glided.length, Math.ceil(12 * decay * rateHz))
+    const turn = 2 * Math.PI * hz
+    for (let i = 0; i < last; i++)
+      out[start + i] += amplitude * Math.exp(-(i / rateHz) / decay) * Math.sin(turn * glided[i])
   }
   if (rattle > 0) addRattle(out, rattle, random)
   addStick(out, start, rateHz, random)
