@@ -11,7 +11,7 @@ const HIGHEST_PEAK = 0.95
 
 /** The taps of a trial as sound, one after another in a list, all at one level. Deterministic. */
 export function soundsOf({ taps, levelDb }: Pick<Trial, 'taps' | 'levelDb'>, rateHz: number): Float32Array[] {
-  const raw = taps.map(({ head, lug, seed, fromHoopMetres }) => {
+  const raw = taps.map(({ head, lug, seed, fromHoopMetres, lossPerSecond }) => {
     const { samples } = playTap(head, {
       lug,
       seed,
@@ -19,6 +19,7 @@ export function soundsOf({ taps, levelDb }: Pick<Trial, 'taps' | 'levelDb'>, rat
       noiseDb: null,
       finger: lug !== 'centre',
       fromHoopMetres,
+      lossPerSecond,
       seconds: SECONDS,
       leadSeconds: LEAD_SECONDS,
     })

@@ -62,6 +62,28 @@ test('from trial to trial the level is roved by some decibels, and the strokes o
   }
 })
 
+/** Time until nine tenths of a sound's energy have been. */
+function lengthOf(samples: Float32Array): number {
+  const all = samples.reduce((sum, x) => sum + x * x, 0)
+  let sum = 0
+  return samples.findIndex((x) => (sum += x * x) > 0.9 * all)
+}
+const peakOf = (samples: Float32Array) => Math.max(...samples.map(Math.abs))
+
+test('whoever goes by length or by the loudest moment, and not by pitch, only guesses', () => {
+  const seeds = Array.from({ length: 100 }, (_, i) => 700 + i)
+  let shorter = 0
+  let louder = 0
+  for (const seed of seeds) {
+    const trial = makeTrial('higher', DRUM, 40, seed)
+    const [a, b] = soundsOf(trial, 8000)
+    if ((lengthOf(a) < lengthOf(b) ? 'first' : 'second') === trial.truth) shorter++
+    if ((peakOf(a) > peakOf(b) ? 'first' : 'second') === trial.truth) louder++
+  }
+  // Three standard errors of a hundred guesses.
+  for (const right of [shorter, louder]) expect(Math.abs(right - 50)).toBeLessThanOrEqual(15)
+})
+
 // By the app's own ear, which knows nothing of the trial: what is said to be higher is, by what is said.
 test.each([12, 60, 180])('two taps said to be %i cents apart are so when they are measured', (cents) => {
   for (const seed of [1, 2, 3]) {

@@ -1,5 +1,6 @@
 import { idealNature } from '../practice/nature'
 import type { PracticeHead } from '../practice/model'
+import { lugDecaySeconds } from '../practice/tap'
 import { drumRange } from '../kit/range'
 import { turnLawPrior, type Hoop } from '../membrane/turnLaw'
 import { seededRandom, type Random } from '../numeric/random'
@@ -41,6 +42,8 @@ export interface DrillTap {
   seed: number
   /** Where it lands, in metres from the hoop. */
   fromHoopMetres: number
+  /** Losses beside the head's own, in 1/s: no two strokes of a hand ring alike. */
+  lossPerSecond: number
   /** Settled pitch that it shows, in Hz. */
   hz: number
 }
@@ -63,6 +66,11 @@ const ROVE_CENTS = 60
 const ROVE_DB = 6
 /** 25 to 50 mm is common practice. */
 const FROM_HOOP = { least: 0.028, most: 0.048 }
+/**
+ * A tap loses up to this part more than the head does by itself. Ring falls with pitch in the model, exactly: without it
+ * the shorter of two taps would be the higher one every time, and so would the one that begins louder.
+ */
+const ROVE_LOSS = 0.4
 /** A pattern of the rods this large shows how much it parts the lugs. */
 const PROBE_TURNS = 0.01
 const SEARCHES = 5
@@ -105,6 +113,7 @@ function tapOn(head: PracticeHead, lug: DrillTap['lug'], hz: number, random: Ran
     hz,
     seed: Math.floor(random.uniform() * 2 ** 31),
     fromHoopMetres: FROM_HOOP.least + (FROM_HOOP.most - FROM_HOOP.least) * random.uniform(),
+    lossPerSecond: (ROVE_LOSS * random.uniform()) / lugDecaySeconds(head.evenHz),
   }
 }
 
