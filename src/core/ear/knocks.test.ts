@@ -1,3 +1,5 @@
+import { makeNotATap } from '@ref/notTaps'
+import { fonts } from '@ref/recordings'
 import { seededRandom } from '../numeric/random'
 import { KnockCounter } from './knocks'
 
@@ -19,8 +21,8 @@ function knocksAt(times: readonly number[], seconds: number, noise: number): Flo
   return out
 }
 
-function countsOf(sound: Float32Array): number[] {
-  const counter = new KnockCounter(RATE_HZ)
+function countsOf(sound: Float32Array, rateHz = RATE_HZ): number[] {
+  const counter = new KnockCounter(rateHz)
   const counts: number[] = []
   for (let i = 0; i + BLOCK <= sound.length; i += BLOCK) {
     const count = counter.push(sound.subarray(i, i + BLOCK))
@@ -41,4 +43,33 @@ test('two answers with a pause between are two', () => {
 
 test('a quiet room answers nothing', () => {
   expect(countsOf(knocksAt([], 4, 0.003))).toEqual([])
+})
+
+// Recorded drums (avldrums.lv2-soundfont): floor tom, its rim, two small toms, snare, kick; struck for an answer.
+test.each([25, 36, 45, 55, 10, 0])('recorded drum %i struck once, twice, thrice is counted so', (number) => {
+  const { samples, rateHz } = fonts[0][number]
+  for (const [times, gap] of [
+    [1, 0],
+    [2, 0.25],
+    [3, 0.35],
+  ]) {
+    const random = seededRandom(number + times)
+    const sound = Float32Array.from({ length: 5 * rateHz }, () => 0.001 * random.normal())
+    for (let k = 0; k < times; k++) {
+      const at = Math.round((1 + k * gap) * rateHz)
+      for (let i = 0; i < samples.length && at + i < sound.length; i++) sound[at + i] += 0.4 * samples[i]
+    }
+    expect(countsOf(sound, rateHz)).toEqual([times])
+  }
+})
+
+test('talk is no answer, nor are knocks in the middle of it', () => {
+  for (let seed = 1; seed <= 6; seed++) {
+    const { samples, rateHz } = makeNotATap('speech', seed)
+    const sound = new Float32Array(samples.length + 2 * rateHz)
+    sound.set(samples, rateHz / 2)
+    expect(countsOf(sound, rateHz)).toEqual([])
+    const knocks = knocksAt([1.2, 1.5], 3, 0)
+    if (rateHz === RATE_HZ) expect(countsOf(sound.map((x, i) => x + (knocks[i] ?? 0)))).toEqual([])
+  }
 })

@@ -11,6 +11,10 @@ const LEAST_PEAK = 0.02
 /** A knock rings and bounces: what comes this soon is the same one. */
 const SAME_SECONDS = 0.11
 const PEAK_SECONDS = 0.03
+/** A knock is loudest at once; a voice swells into its vowel. Within so long it must reach this part of what follows. */
+const AT_ONCE_SECONDS = 0.021
+const AT_ONCE_PART = 0.8
+const FOLLOWS_SECONDS = 0.16
 
 /** Counts knocks in a stream; the answer comes once, when it has been quiet for three quarters of a second. */
 export class KnockCounter {
@@ -35,13 +39,15 @@ export class KnockCounter {
       this.samples = this.samples.slice(-Math.round(ROOM_SECONDS * this.rateHz))
       return null
     }
-    const quiet = (this.samples.length - knocks[knocks.length - 1]) / this.rateHz
+    const quiet = (this.samples.length - knocks[knocks.length - 1].sample) / this.rateHz
     if (quiet < PAUSE_SECONDS) return null
+    const heard = knocks.map(({ isKnock }) => isKnock)
     this.samples = []
-    return knocks.length
+    // Somebody talks, or music plays: what sounds like knocks within it is no answer.
+    return heard.every(Boolean) ? heard.length : null
   }
 
-  private knocks(): number[] {
+  private knocks(): Array<{ sample: number; isKnock: boolean }> {
     const least = Math.max(LEAST_PEAK, ABOVE_ROOM * this.room)
     const found: number[] = []
     for (const { sample } of findOnsets(this.samples, this.rateHz)) {
@@ -49,12 +55,16 @@ export class KnockCounter {
       const last = found.at(-1)
       if (last === undefined || sample - last > SAME_SECONDS * this.rateHz) found.push(sample)
     }
-    return found
+    return found.map((sample, i) => {
+      const follows = Math.min(FOLLOWS_SECONDS, ((found[i + 1] ?? Infinity) - sample) / this.rateHz - 0.02)
+      const atOnce = this.peakAt(sample, AT_ONCE_SECONDS)
+      return { sample, isKnock: atOnce >= AT_ONCE_PART * this.peakAt(sample, follows) }
+    })
   }
 
-  private peakAt(sample: number): number {
+  private peakAt(sample: number, seconds = PEAK_SECONDS): number {
     let peak = 0
-    const end = Math.min(this.samples.length, sample + PEAK_SECONDS * this.rateHz)
+    const end = Math.min(this.samples.length, sample + seconds * this.rateHz)
     for (let i = sample; i < end; i++) peak = Math.max(peak, Math.abs(this.samples[i]))
     return peak
   }
