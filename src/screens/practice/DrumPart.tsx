@@ -4,7 +4,15 @@ import { useState } from 'react'
 import { CAUSES, type CauseId } from '@/core/fitting/causes'
 import { causesOf } from '@/core/fitting/faults'
 import { plantOn } from '@/core/ear/planted'
-import { seedOf, stateRods, workOf, type Table, type TableState } from '@/core/ear/table'
+import {
+  seedOf,
+  stateRods,
+  workOf,
+  type HeadNow,
+  type Table,
+  type TableState,
+  type Work,
+} from '@/core/ear/table'
 import type { ToolsWay } from '@/core/ear/toolsWay'
 import { usualHz } from '@/core/records/usualDrum'
 import { keepPractised } from '@/session/actions/drills'
@@ -126,7 +134,7 @@ function OneDrum({
 }) {
   const [{ table: start, cause }] = useState(() => begin(choice, setting, session.deps.nowMs()))
   const now = useTable(session, start)
-  const [judged, setJudged] = useState<{ tool: ToolsWay } | null>(null)
+  const [judged, setJudged] = useState<Judgement | null>(null)
   const [said, setSaid] = useState<string | null>(null)
   const [working, setWorking] = useState(false)
   const [shown, setShown] = useState(false)
@@ -146,7 +154,7 @@ function OneDrum({
   const judge = async () => {
     const [{ drum, rods, targetHz }] = start.heads
     const tool = await session.deps.adviser().toolsWay(drum, rods, targetHz!)
-    setJudged({ tool })
+    setJudged({ tool, table: now.table, found: found.spreadCents, stands, work })
     void keepPractised(session, [
       {
         ...{ what: 'set', id: session.deps.newId(), at: new Date(session.deps.nowMs()).toISOString() },
@@ -176,7 +184,13 @@ function OneDrum({
     <>
       <TableBench now={now} numbers={!byEar} />
       <div className="mt-4 flex flex-wrap items-center gap-3">
-        <Button tone="act" big disabled={working} onClick={() => void worked(judge)}>
+        {/* Once for every state of the head: nothing is kept twice. */}
+        <Button
+          tone="act"
+          big
+          disabled={working || judged?.table === now.table}
+          onClick={() => void worked(judge)}
+        >
           {byEar ? 'Done: judge it' : 'Judge it'}
         </Button>
         {byEar ? null : (
@@ -195,22 +209,21 @@ function OneDrum({
           <EntryLink entry={CAUSE_ENTRY[cause]} />
         </p>
       ) : null}
-      {judged ? <Judged found={found.spreadCents} stands={stands} work={work} tool={judged.tool} /> : null}
+      {judged ? <Judged {...judged} /> : null}
     </>
   )
 }
 
-function Judged({
-  found,
-  stands,
-  work,
-  tool,
-}: {
+/** How a head stood when it was judged; what is done to it afterwards changes nothing of that. */
+interface Judgement {
+  table: Table
   found: number
-  stands: ReturnType<typeof truths>[number]
-  work: ReturnType<typeof workOf>
+  stands: HeadNow
+  work: Work
   tool: ToolsWay
-}) {
+}
+
+function Judged({ found, stands, work, tool }: Judgement) {
   return (
     <table aria-label="By your way and by the tool’s" className="mt-4 text-left text-lg">
       <tbody>

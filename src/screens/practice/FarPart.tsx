@@ -47,6 +47,7 @@ export function FarPart({ session, choices }: { session: Session; choices: reado
     const trial = farTrial(drum, (session.deps.nowMs() % 1e9) + guesses.length)
     try {
       const sound = await session.deps.ear().drillSounds({ taps: trial.taps, levelDb: trial.levelDb })
+      setTrouble(null)
       setSaid(null)
       setAsked({ trial, sound })
       await hear({ trial, sound })

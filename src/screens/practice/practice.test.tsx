@@ -71,4 +71,11 @@ test('a head by ear alone shows no number before it is judged, then stands besid
   expect(rows).toHaveLength(3)
   expect(rows[1].textContent).toMatch(/1 pass, 3\/4 turn of the key, 0 taps/)
   expect(disk.drills![0]).toMatchObject({ what: 'set', ear: { passes: 1, turns: 0.75 } })
+  // Judged once as it stands; turned on, it shows no more of itself until it is judged again.
+  const judge = screen.getByRole<HTMLButtonElement>('button', { name: 'Done: judge it' })
+  expect(judge.disabled).toBe(true)
+  const before = rows[1].textContent
+  fireEvent.click(screen.getByRole('button', { name: 'up 1/4' }))
+  expect(rows[1].textContent).toBe(before)
+  expect(judge.disabled).toBe(false)
 })
