@@ -33,6 +33,7 @@ test('beside the limens of tones, with a word where those were not measured', ()
     /tell 6\.3 c apart \(measured from 200 Hz up, carried on below\).*2\.9 times as large/,
   )
   expect(limenText(5, 300)).toMatch(/about as fine/)
+  expect(limenText(3, 300)).toMatch(/finer still/)
   expect(limenText(5, 300)).not.toMatch(/carried on/)
 })
 

@@ -46,11 +46,13 @@ export function limenText(thresholdCents: number, hz: number): string {
   const limen = toneLimenCents(hz)
   const times = thresholdCents / limen
   const against =
-    times < 1.3
-      ? 'about as fine'
-      : times < 10
-        ? `${fixed(times, 1)} times as large`
-        : `${Math.round(times)} times as large`
+    times < 0.77
+      ? 'finer still'
+      : times < 1.3
+        ? 'about as fine'
+        : times < 10
+          ? `${fixed(times, 1)} times as large`
+          : `${Math.round(times)} times as large`
   const carried = hz < LIMENS_FROM_HZ ? ` (measured from ${LIMENS_FROM_HZ} Hz up, carried on below)` : ''
   return `For a long pure tone at ${Math.round(hz)} Hz practised listeners tell ${fixed(limen, 1)} c apart${carried}; yours for this drum is ${against}. A tap is short, inharmonic and begins with a click.`
 }
