@@ -184,11 +184,11 @@ function OneDrum({
     <>
       <TableBench now={now} numbers={!byEar} />
       <div className="mt-4 flex flex-wrap items-center gap-3">
-        {/* Once for every state of the head, with the tap that is being made: nothing is kept twice. */}
+        {/* Once for every state of the head: nothing is kept twice. */}
         <Button
           tone="act"
           big
-          disabled={working || now.busy || judged?.table === now.table}
+          disabled={working || judged?.table === now.table}
           onClick={() => void worked(judge)}
         >
           {byEar ? 'Done: judge it' : 'Judge it'}
