@@ -3,7 +3,7 @@ export NEXT_TELEMETRY_DISABLED = 1
 export PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD = 1
 PORT ?= 3000
 
-.PHONY: demo start phone test install browser build
+.PHONY: demo start phone test check install browser build
 
 install: node_modules/.installed
 
@@ -34,5 +34,10 @@ start: build
 phone: build
 	@npm run -s phone
 
-test: install browser
-	npm run -s test
+# From nothing to "N passed, N failed", in ten minutes.
+test:
+	@node scripts/test.mjs
+
+# All of that in its long forms, and the bench in short: before a change is put forward.
+check:
+	@node scripts/test.mjs --long

@@ -195,5 +195,18 @@ export default tseslint.config(
       ],
     },
   },
+  {
+    // A bare pattern of text finds another thing once more is drawn: a journey names what it means by role and name.
+    files: ['e2e/journeys/*.ts'],
+    rules: {
+      'no-restricted-syntax': [
+        'error',
+        {
+          selector: "CallExpression[callee.property.name='getByText'][callee.object.name='page']",
+          message: 'say where: by role and name, or the text of a region',
+        },
+      ],
+    },
+  },
   { files: ['bench/**', 'scripts/**', 'demo/**'], rules: { 'no-console': 'off' } },
 )

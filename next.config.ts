@@ -20,6 +20,8 @@ const EVERYWHERE = [
 const config: NextConfig = {
   reactStrictMode: true,
   poweredByHeader: false,
+  // `make test` checks types beside the build, once.
+  typescript: { ignoreBuildErrors: process.env.HUMBRA_TYPES === 'checked beside' },
   devIndicators: false,
   // It starts threads of its own from a file: not to be bundled.
   serverExternalPackages: ['piscina'],

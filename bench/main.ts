@@ -13,18 +13,23 @@ import { benchPairs } from './pairs'
 import { benchQuickCheck } from './quickCheck'
 import { benchSpacing } from './spacing'
 
+/** `make check` asks for what is quick: the ratios of times, and the weight of pages. */
+const SHORT = process.argv.includes('--short')
+
 benchMeasuringTime()
 benchAdviceTime()
 benchPages()
 benchSpacing()
-benchAgeing()
-benchQuickCheck()
-benchListeners()
-benchHearing()
-benchMeasuring()
-benchFaults()
-benchPairs()
-benchEvening()
-benchRods()
-benchByChance()
-void benchHandsFree().then(benchLongLog).then(benchLight)
+if (!SHORT) {
+  benchAgeing()
+  benchQuickCheck()
+  benchListeners()
+  benchHearing()
+  benchMeasuring()
+  benchFaults()
+  benchPairs()
+  benchEvening()
+  benchRods()
+  benchByChance()
+  void benchHandsFree().then(benchLongLog).then(benchLight)
+}

@@ -1,10 +1,11 @@
-import { spawn, spawnSync } from 'node:child_process'
+import { spawn } from 'node:child_process'
 import { mkdtempSync, readFileSync } from 'node:fs'
 import { createInterface } from 'node:readline'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { rmsOf } from '@/core/ear/sound'
 import { decodeWav } from '@/core/sound/wav'
+import { linesOf, run } from './testCli'
 
 type Line = Record<string, unknown> & { trial?: number; cents?: number; truth?: string; answers?: string[] }
 
@@ -50,16 +51,10 @@ test('whoever always says the same is told nothing', async () => {
   expect(lines.at(-1)!.why).toMatch(/guessing/)
 })
 
-test('a wrong answer is refused in its place, and the trial stands', () => {
+test('a wrong answer is refused in its place, and the trial stands', async () => {
   const input = ['{"answer":"third"}', 'no', '{"answer":"first","x":1}', '{"answer":"first"}'].join('\n')
-  const { stdout, status } = spawnSync('node', ['cli/run.mjs', 'drill', '--trials', '1'], {
-    input,
-    encoding: 'utf8',
-  })
-  const lines = stdout
-    .trim()
-    .split('\n')
-    .map((text) => JSON.parse(text) as Line)
+  const { stdout, status } = await run(['drill', '--trials', '1'], input)
+  const lines = linesOf(stdout) as Line[]
   expect(lines.slice(1, 4).map(({ error }) => (error as { where: string }).where)).toEqual([
     'answer',
     'answer',
@@ -69,23 +64,19 @@ test('a wrong answer is refused in its place, and the trial stands', () => {
   expect(status).toBe(1)
 })
 
-test('wrong usage is said, and input that ends early is no success', () => {
-  const call = (args: string[], input = '') =>
-    spawnSync('node', ['cli/run.mjs', 'drill', ...args], { input, encoding: 'utf8' })
-  expect(call(['--kind', 'louder'])).toMatchObject({ status: 2 })
-  expect(call(['--trials', '2.5'])).toMatchObject({ status: 2 })
-  expect(call(['--help']).stdout).toMatch(/75% of trials/)
-  const early = call(['--trials', '3'], '{"answer":"first"}\n')
+test('wrong usage is said, and input that ends early is no success', async () => {
+  const call = (args: string[], input = '') => run(['drill', ...args], input)
+  expect(await call(['--kind', 'louder'])).toMatchObject({ status: 2 })
+  expect(await call(['--trials', '2.5'])).toMatchObject({ status: 2 })
+  expect((await call(['--help'])).stdout).toMatch(/75% of trials/)
+  const early = await call(['--trials', '3'], '{"answer":"first"}\n')
   expect(early.status).toBe(1)
   expect(early.stderr).toMatch(/1 of 3 trials/)
 })
 
-test('the taps are written as sound, both at one level', () => {
+test('the taps are written as sound, both at one level', async () => {
   const out = mkdtempSync(join(tmpdir(), 'drill-'))
-  const { stdout } = spawnSync('node', ['cli/run.mjs', 'drill', '--trials', '1', '--out', out], {
-    input: '{"answer":"first"}\n',
-    encoding: 'utf8',
-  })
+  const { stdout } = await run(['drill', '--trials', '1', '--out', out], '{"answer":"first"}\n')
   const { files } = JSON.parse(stdout.split('\n')[0]) as { files: string[] }
   const [a, b] = files.map((file) => {
     const sound = decodeWav(new Uint8Array(readFileSync(file)))

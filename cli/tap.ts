@@ -46,7 +46,7 @@ type Values = Record<string, string | boolean | undefined>
 export async function tapCommand(args: string[]): Promise<number> {
   const read = readOptions(args, NAMES, HELP)
   if (typeof read === 'number') return read
-  const played = playFrom(read.values)
+  const played = playedBy(read.values)
   if (typeof played === 'string') return usage(played, HELP)
   const out = read.values.out
   if (typeof out !== 'string') return usage('say where to write with --out FILE.wav', HELP)
@@ -68,7 +68,8 @@ function choice(values: Values, name: string, allowed: readonly string[]): strin
     : { wrong: `--${name} takes ${allowed.join(' or ')}, not "${String(value)}"` }
 }
 
-function playFrom(values: Values): PlayedTap | string {
+/** The tap that the command's options ask for, or what is wrong with them. */
+export function playedBy(values: Values): PlayedTap | string {
   const numbers = {
     diameter: numberOption(values.diameter, 'diameter', 5, 40, 14),
     depth: numberOption(values.depth, 'depth', 1, 60, 6.5),

@@ -8,8 +8,13 @@ import { chromium, type Browser, type Page, type TestInfo } from '@playwright/te
  */
 export async function microphonePlays(page: Page, wav: Buffer): Promise<void> {
   await page.addInitScript((base64) => {
-    navigator.mediaDevices.getUserMedia = () =>
-      Promise.resolve(new AudioContext().createMediaStreamDestination().stream)
+    const opened: MediaStream[] = []
+    Object.assign(window, { opened })
+    navigator.mediaDevices.getUserMedia = () => {
+      const { stream } = new AudioContext().createMediaStreamDestination()
+      opened.push(stream)
+      return Promise.resolve(stream)
+    }
     AudioContext.prototype.createMediaStreamSource = function () {
       const bytes = Uint8Array.from(atob(base64), (letter) => letter.charCodeAt(0))
       const node = this.createBufferSource()

@@ -1,27 +1,50 @@
-import { expect, test as base, type Page } from '@playwright/test'
+import { expect, test as base, type Locator, type Page } from '@playwright/test'
 
-/** Every test fails on a request to another origin, on an error in the page, and on a broken content policy. */
+/** The processor's speed is divided by this in every page: `HUMBRA_SLOW=4 npm run e2e -- --repeat-each=10` tries a test's steadiness. */
+const SLOW = Number(process.env.HUMBRA_SLOW ?? 1)
+
+/** A test is failed by a request to another origin, an error in the page, and a broken content policy. */
+function watch(page: Page, baseURL: string, wrong: string[]): void {
+  page.on('request', (request) => {
+    const url = request.url()
+    if (!url.startsWith(baseURL) && !url.startsWith('blob:') && !url.startsWith('data:'))
+      wrong.push(`request to ${url}`)
+  })
+  page.on('pageerror', (error) => wrong.push(`error: ${error.message}`))
+  page.on('console', (message) => {
+    if (message.type() === 'error' && /Content Security Policy|hydrat/i.test(message.text()))
+      wrong.push(message.text())
+  })
+}
+
 export const test = base.extend({
-  page: async ({ page, baseURL }, run) => {
+  context: async ({ context, baseURL }, run) => {
     const wrong: string[] = []
-    page.on('request', (request) => {
-      const url = request.url()
-      if (!url.startsWith(baseURL!) && !url.startsWith('blob:') && !url.startsWith('data:'))
-        wrong.push(`request to ${url}`)
-    })
-    page.on('pageerror', (error) => wrong.push(`error: ${error.message}`))
-    page.on('console', (message) => {
-      if (message.type() === 'error' && /Content Security Policy|hydrat/i.test(message.text()))
-        wrong.push(message.text())
-    })
-    await run(page)
+    context.on('page', (page) => watch(page, baseURL!, wrong))
+    await run(context)
     expect(wrong).toEqual([])
+  },
+  page: async ({ page, context }, run) => {
+    if (SLOW > 1) {
+      const session = await context.newCDPSession(page)
+      await session.send('Emulation.setCPUThrottlingRate', { rate: SLOW })
+    }
+    await run(page)
   },
 })
 
 export { expect }
 
 export const move = (page: Page) => page.getByRole('region', { name: 'Next move' })
+
+/** What the panel's whole text says. */
+export const says = (page: Page, what: RegExp) => expect(move(page)).toHaveText(what)
+
+/** What was said in a notice at the foot of the page. */
+export const notice = (page: Page) => page.getByRole('region', { name: /^Notifications/ })
+
+export const button = (within: Page | Locator, name: string | RegExp) =>
+  within.getByRole('button', { name, ...(typeof name === 'string' ? { exact: true } : {}) })
 
 /** Opens a head of the demo kit on the bench. */
 export async function openHead(
@@ -42,39 +65,44 @@ export async function command(page: Page, words: string): Promise<void> {
   await page.keyboard.press('Enter')
 }
 
+/** Types one pitch after the other, each taken before the next. */
+export async function typePitches(page: Page, pitches: readonly (number | string)[]): Promise<void> {
+  const field = page.getByLabel('Pitch, Hz')
+  for (const pitch of pitches) {
+    await field.fill(String(pitch))
+    await page.keyboard.press('Enter')
+    await expect(field.or(move(page).locator('[data-acts]')).first()).toBeVisible()
+  }
+}
+
 /** Reads what lugs are left on the practice drum, and waits for the answer. */
 export async function readRound(page: Page): Promise<void> {
   await page.getByRole('button', { name: 'All lugs left' }).click()
   await answered(page)
 }
 
+const ANSWERED = /^(move 1 of|done|not done|even, not settled)/
+
 /** Waits for what the bench makes of the readings. */
-export async function answered(page: Page): Promise<void> {
-  await expect(move(page).getByText(/^(move 1 of|done|not done|even, not settled)/)).toBeVisible({
-    timeout: 90_000,
-  })
-}
+export const answered = (page: Page) => expect(move(page)).toHaveText(ANSWERED, { timeout: 90_000 })
 
 /** Makes passes until the bench says done; @returns how many it took. */
 export async function evenOut(page: Page, most: number): Promise<number> {
+  await readRound(page)
   for (let pass = 0; ; pass++) {
-    await readRound(page)
-    if (await move(page).getByText('done', { exact: true }).isVisible()) return pass
-    // Nothing a hand can turn would bring it closer, though the readings lie outside what was asked for: that ends it too.
-    const stuck = move(page).getByText('not done', { exact: true })
-    if (await stuck.isVisible()) return pass
-    const pressed = page.getByRole('button', { name: 'Pressed', exact: true })
-    if (await move(page).getByText('even, not settled yet').isVisible()) {
-      // A fresh head is pressed and read until pressing changes nothing.
-      await pressed.click()
+    const said = (await move(page).textContent()) ?? ''
+    // Not done without a move: nothing a hand can turn would bring it closer. That ends it too.
+    if (/^(done|not done)/.test(said)) return pass
+    expect(pass).toBeLessThan(most)
+    // A fresh head is pressed and read until pressing changes nothing.
+    if (/^even, not settled/.test(said)) {
+      await button(page, 'Pressed').click()
+      await readRound(page)
       continue
     }
-    expect(pass).toBeLessThan(most)
-    const turned = page.getByRole('button', { name: 'Turned', exact: true })
-    while (!(await pressed.isVisible())) {
-      await turned.click()
-      await expect(turned.or(pressed)).toBeVisible()
-    }
-    await pressed.click()
+    // All moves are made and the head is pressed; the practice drum is tapped round by itself then.
+    await page.keyboard.press('Shift+P')
+    await expect(move(page)).toHaveText(/lugs read/)
+    await answered(page)
   }
 }

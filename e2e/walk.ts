@@ -1,53 +1,46 @@
-import { execFileSync } from 'node:child_process'
-import { readFileSync } from 'node:fs'
+import { playedBy } from '../cli/tap'
+import { encodeWav } from '../src/core/sound/wav'
 
-const HEADER_BYTES = 44
+const RATE_HZ = 44_100
 
 export interface Walk {
   wav: Buffer
+  samples: Float32Array
   /** True lug pitches. */
   lugHz: number[]
 }
 
-/** A walk around a practice head as one recording: every lug tapped in turn, in room noise, made by the `tap` command. */
-export function walkAround(
-  path: string,
-  {
-    order,
-    args,
-    seconds,
-    lead,
-    before = 0,
-  }: { order: number[]; args: string[]; seconds: number; lead: number; before?: number },
-): Walk {
-  const bodies: Buffer[] = []
-  let header = Buffer.alloc(0)
-  let lugHz: number[] = []
-  order.forEach((lug, i) => {
-    const out = execFileSync('node', [
-      ...['cli/run.mjs', 'tap', ...args, '--at', `lug:${lug}`, '--seed', String(i + 1)],
-      // A microphone takes a while to open: `before` is more quiet in front of the first stroke.
-      ...[
-        '--seconds',
-        String(seconds + (i === 0 ? before : 0)),
-        '--lead',
-        String(lead + (i === 0 ? before : 0)),
-        '--rate',
-        '44100',
-        '--out',
-        path,
-      ],
-    ])
-    lugHz = (JSON.parse(out.toString()) as { lugHz: number[] }).lugHz
-    const file = readFileSync(path)
-    header = file.subarray(0, HEADER_BYTES)
-    bodies.push(file.subarray(HEADER_BYTES))
+/** Options of the command `tap` as they are written: `--diameter 15 --lugs 8`. */
+const optionsOf = (args: readonly string[]) =>
+  Object.fromEntries(args.flatMap((arg, i) => (i % 2 ? [] : [[arg.slice(2), args[i + 1]]])))
+
+/** A walk around a practice head as one recording: every lug tapped in turn, in room noise, as the command `tap` makes it. */
+export function walkAround({
+  order,
+  args,
+  seconds,
+  lead,
+  before = 0,
+}: {
+  order: readonly number[]
+  args: readonly string[]
+  seconds: number
+  lead: number
+  /** A microphone takes a while to open: so much more quiet in front of the first stroke. */
+  before?: number
+}): Walk {
+  const played = order.map((lug, i) => {
+    const quiet = i === 0 ? before : 0
+    const tap = playedBy({
+      ...optionsOf(args),
+      ...{ at: `lug:${lug}`, seed: String(i + 1), rate: String(RATE_HZ) },
+      ...{ seconds: String(seconds + quiet), lead: String(lead + quiet) },
+    })
+    if (typeof tap === 'string') throw new Error(tap)
+    return tap
   })
-  const body = Buffer.concat(bodies)
-  const wav = Buffer.concat([header, body])
-  wav.writeUInt32LE(HEADER_BYTES - 8 + body.length, 4)
-  wav.writeUInt32LE(body.length, 40)
-  return { wav, lugHz }
+  const samples = Float32Array.from(played.flatMap((tap) => [...tap.samples]))
+  return { samples, wav: Buffer.from(encodeWav(samples, RATE_HZ)), lugHz: played[0].truth.lugHz }
 }
 
 export const centsApart = (a: number, b: number) => Math.abs(1200 * Math.log2(a / b))

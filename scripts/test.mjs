@@ -1,24 +1,43 @@
-// Lint, types, unit tests, build, browser tests; ends with "N passed, N failed". Each step runs even when one before
-// it failed, so that one run says all that is wrong.
-import { spawn, spawnSync } from 'node:child_process'
+// `make test`: install, lint, types, unit tests, build, browser tests; with --long (`make check`) the long forms of all
+// of them and the bench's tables in short. Each step runs even when one before it failed, so that one run says all that
+// is wrong; it prints each step's seconds and the ten slowest tests, and ends with "N passed, N failed".
+import { spawn } from 'node:child_process'
 import { mkdirSync, readFileSync, rmSync } from 'node:fs'
 
-const folder = '.cache/test'
-rmSync(folder, { recursive: true, force: true })
-mkdirSync(folder, { recursive: true })
+const LONG = process.argv.includes('--long')
+const FOLDER = '.cache/test'
+const SLOWEST = 10
+rmSync(FOLDER, { recursive: true, force: true })
+mkdirSync(FOLDER, { recursive: true })
+
 let passed = 0
 let failed = 0
 /** What failed, or passed only when tried again, by name: said once more at the end, where it is found. */
 const said = []
+/** Every step and every test, with its seconds. */
+const steps = []
+const tests = []
 
-function step(name, command, args, env = {}) {
-  console.log(`\n== ${name}`)
+/** Runs one step; @returns whether it ended well. `quiet` holds back what it prints until it ends. */
+function run(name, command, args, { env = {}, quiet = false } = {}) {
   const started = Date.now()
-  const { status } = spawnSync(command, args, { stdio: 'inherit', env: { ...process.env, ...env } })
-  console.log(
-    `== ${name}: ${status === 0 ? 'ok' : 'failed'} (${Math.round((Date.now() - started) / 1000)} s)`,
-  )
-  return status === 0
+  let printed = ''
+  if (!quiet) console.log(`\n== ${name}`)
+  return new Promise((resolve) => {
+    const child = spawn(command, args, {
+      stdio: ['ignore', quiet ? 'pipe' : 'inherit', quiet ? 'pipe' : 'inherit'],
+      env: { ...process.env, ...(LONG ? { HUMBRA_LONG: '1' } : {}), ...env },
+    })
+    if (quiet)
+      for (const stream of [child.stdout, child.stderr]) stream.on('data', (data) => (printed += data))
+    child.on('close', (status) => {
+      const seconds = (Date.now() - started) / 1000
+      steps.push({ name, seconds })
+      const end = `== ${name}: ${status === 0 ? 'ok' : 'failed'} (${seconds.toFixed(0)} s)`
+      console.log(quiet ? `\n== ${name}\n${printed}${end}` : end)
+      resolve(status === 0)
+    })
+  })
 }
 
 function count(ok, name) {
@@ -26,91 +45,104 @@ function count(ok, name) {
   said.push(`failed: ${name}`)
   return failed++
 }
+const npm = (script) => ['npm', ['run', '-s', script]]
 const firstLine = (text) => plain(text).trim().split('\n')[0].slice(0, 200)
 /** Without a terminal's colours. */
 const plain = (text) => String(text ?? '').replace(/\u001b\[[0-9;]*m/g, '')
-
-/** Names of a report's unit tests that failed, and of files that could not be run. */
-function sayUnit(results) {
-  for (const { name, message, assertionResults } of results) {
-    const bad = assertionResults.filter(({ status }) => status === 'failed')
-    for (const test of bad) said.push(`failed: ${test.fullName}: ${firstLine(test.failureMessages[0])}`)
-    for (const test of assertionResults.filter((each) => each.status === 'passed' && each.invocations > 1))
-      said.push(`passed when tried again: ${test.fullName}`)
-    if (message && bad.length === 0 && assertionResults.length === 0)
-      said.push(`failed: ${name}: ${firstLine(message)}`)
-  }
-}
-
-/** Names of a report's browser tests that failed, or passed only when tried again. */
-function sayBrowser(suites) {
-  for (const { specs, suites: inner } of suites ?? []) {
-    for (const { title, file, tests } of specs) {
-      const bad = tests.filter(({ status }) => status === 'unexpected' || status === 'flaky')
-      for (const { status, results } of bad) {
-        const error = results.find((result) => result.error)?.error.message
-        const how = status === 'flaky' ? 'passed when tried again' : 'failed'
-        said.push(`${how}: ${file}, ${title}: ${firstLine(error)}`)
-      }
-    }
-    sayBrowser(inner)
-  }
-}
 const report = (file) => {
   try {
-    return JSON.parse(readFileSync(`${folder}/${file}`, 'utf8'))
+    return JSON.parse(readFileSync(`${FOLDER}/${file}`, 'utf8'))
   } catch {
     return null
   }
 }
 
-/** Steps that need one core each, beside each other; what they say is shown one after the other. */
-function beside(steps) {
-  return Promise.all(
-    steps.map(
-      ([name, script]) =>
-        new Promise((resolve) => {
-          const started = Date.now()
-          const run = spawn('npm', ['run', '-s', script], { stdio: ['ignore', 'pipe', 'pipe'] })
-          let printed = ''
-          for (const stream of [run.stdout, run.stderr]) stream.on('data', (data) => (printed += data))
-          run.on('close', (status) => {
-            const seconds = Math.round((Date.now() - started) / 1000)
-            console.log(
-              `\n== ${name}\n${printed}== ${name}: ${status === 0 ? 'ok' : 'failed'} (${seconds} s)`,
-            )
-            resolve(count(status === 0, name))
-          })
-        }),
-    ),
+/** Steps that need one core each, beside each other, in two rows. */
+const beside = (...rows) =>
+  Promise.all(
+    rows.map(async (row) => {
+      for (const [name, command, args, env = {}] of row)
+        count(await run(name, command, args, { quiet: true, env }), name)
+    }),
   )
+
+/** Unit tests: counted, timed, and by name where they failed. */
+async function unit() {
+  const ok = await run('unit tests', 'node', [
+    'node_modules/jest/bin/jest.js',
+    ...['--json', `--outputFile=${FOLDER}/unit.json`],
+  ])
+  const {
+    numPassedTests = 0,
+    numFailedTests = 0,
+    numRuntimeErrorTestSuites = 0,
+    testResults = [],
+  } = report('unit.json') ?? {}
+  passed += numPassedTests
+  const wrong = numFailedTests + numRuntimeErrorTestSuites
+  failed += !ok && wrong === 0 ? 1 : wrong
+  for (const { name, message, assertionResults } of testResults) {
+    const file = name.replace(`${process.cwd()}/`, '')
+    for (const { fullName, status, duration, failureMessages } of assertionResults) {
+      tests.push({ name: `${file}: ${fullName}`, seconds: (duration ?? 0) / 1000 })
+      if (status === 'failed') said.push(`failed: ${file}: ${fullName}: ${firstLine(failureMessages[0])}`)
+    }
+    if (message && assertionResults.length === 0) said.push(`failed: ${file}: ${firstLine(message)}`)
+  }
 }
 
-await beside([
-  ['lint', 'lint'],
-  ['types', 'types'],
-])
-count(step('nothing unused', 'npm', ['run', '-s', 'unused']), 'nothing unused')
-const unitOk = step('unit tests', 'npx', ['jest', '--json', `--outputFile=${folder}/unit.json`])
-const unit = report('unit.json')
-passed += unit?.numPassedTests ?? 0
-failed += unit ? unit.numFailedTests + unit.numRuntimeErrorTestSuites : 1
-sayUnit(unit?.testResults ?? [])
-if (unit && !unitOk && unit.numFailedTests + unit.numRuntimeErrorTestSuites === 0) failed++
-
-const built = step('build', 'npm', ['run', '-s', 'build'])
-count(built, 'build')
-for (const project of built ? ['screens', 'alone'] : []) {
-  const ok = step(`browser tests: ${project}`, 'npx', ['playwright', 'test', `--project=${project}`], {
-    PLAYWRIGHT_JSON_OUTPUT_NAME: `${folder}/${project}.json`,
-  })
+/** Browser tests of one project. */
+async function browser(project) {
+  const ok = await run(
+    `browser tests: ${project}`,
+    'node',
+    ['node_modules/@playwright/test/cli.js', 'test', `--project=${project}`],
+    { env: { PLAYWRIGHT_JSON_OUTPUT_NAME: `${FOLDER}/${project}.json` } },
+  )
   const { stats, suites } = report(`${project}.json`) ?? {}
-  sayBrowser(suites)
   passed += (stats?.expected ?? 0) + (stats?.flaky ?? 0)
   failed += stats?.unexpected ?? 0
   if (!ok && !stats?.unexpected) failed++
+  sayBrowser(suites)
 }
 
+function sayBrowser(suites) {
+  for (const { specs, suites: inner } of suites ?? []) {
+    for (const { title, file, tests: tries } of specs)
+      for (const { status, results } of tries) {
+        const seconds = results.reduce((sum, { duration }) => sum + duration, 0) / 1000
+        tests.push({ name: `e2e/${file}: ${title}`, seconds })
+        const error = firstLine(results.find((result) => result.error)?.error.message)
+        if (status === 'unexpected') said.push(`failed: e2e/${file}: ${title}: ${error}`)
+        if (status === 'flaky') said.push(`passed when tried again: e2e/${file}: ${title}: ${error}`)
+      }
+    sayBrowser(inner)
+  }
+}
+
+const started = Date.now()
+await beside([['packages', 'make', ['install']]], [['browser', 'make', ['browser']]])
+await beside(
+  [
+    ['lint', ...npm('lint')],
+    ['nothing unused', ...npm('unused')],
+  ],
+  [
+    ['types', ...npm('types')],
+    ['build', ...npm('build'), { HUMBRA_TYPES: 'checked beside' }],
+  ],
+)
+await unit()
+for (const project of LONG ? ['journeys', 'long', 'alone'] : ['journeys']) await browser(project)
+if (LONG) count(await run('bench, in short', ...npm('bench:short')), 'bench, in short')
+
+console.log('\nSeconds a step:')
+for (const { name, seconds } of steps) console.log(`${seconds.toFixed(0).padStart(6)}  ${name}`)
+console.log(`${((Date.now() - started) / 1000).toFixed(0).padStart(6)}  all of it`)
+console.log(`\nThe ${SLOWEST} slowest tests:`)
+for (const { name, seconds } of tests.sort((a, b) => b.seconds - a.seconds).slice(0, SLOWEST))
+  console.log(`${seconds.toFixed(1).padStart(6)}  ${name.slice(0, 140)}`)
+console.log()
 for (const line of said) console.log(line)
 console.log(`\n${passed} passed, ${failed} failed`)
 process.exitCode = failed === 0 && passed > 0 ? 0 : 1

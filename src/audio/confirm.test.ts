@@ -33,6 +33,8 @@ function hear(tones: ReadonlyArray<{ hz: number; at: number; seconds: number }>)
   return taps
 }
 
+const [refused, read] = hear([])
+
 test.each([
   ['two low tones just before it', LOW_HZ, [2.8, 2.95]],
   ['two low tones over it', LOW_HZ, [2.95, 3.1]],
@@ -40,7 +42,6 @@ test.each([
   ['a tick before it', TICK_HZ, [2.9]],
   ['a tick in its ring', TICK_HZ, [3.2]],
 ])('the tap behind a refused one is read as if nothing had sounded: %s', (_name, hz, times) => {
-  const [refused, read] = hear([])
   expect(refused.tap.hz).toBeNull()
   const beside = hear(times.map((at) => ({ hz, at, seconds: 0.09 })))
   expect(beside.map(({ tap }) => Math.round(tap.atSeconds))).toEqual([1, SECOND])

@@ -26,6 +26,7 @@ test('taps go to lug after lug; a pause loses what rings and nothing that was re
   bench.handlers().onLost()
   expect(bench.session.get().hearing).toMatchObject({ state: 'off', trouble: 'lost' })
   expect(readingsOf(bench).size).toBe(3)
+  expect(bench.closed()).toBe(1)
 })
 
 test('a tap can be moved, dropped, and read as another of its tones; the next are read near that', async () => {

@@ -1,3 +1,4 @@
+import { times } from '@ref/long'
 import 'fake-indexeddb/auto'
 import { IDBFactory } from 'fake-indexeddb'
 import { lugsThen } from '@/core/bench/strokes'
@@ -111,8 +112,7 @@ async function act(tab: Session, what: (typeof ACTS)[number], chance: number, fi
   await decideImport(tab, 'merge')
 }
 
-/** In every run; HUMBRA_TABS=300 for the long one. */
-const ROUNDS = Number(process.env.HUMBRA_TABS ?? 100)
+const ROUNDS = times(12, 100)
 const STEPS = 10
 
 test(`two tabs, ${ROUNDS} seeded interleavings: nothing lost, nothing doubled, both views right`, async () => {

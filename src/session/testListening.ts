@@ -16,6 +16,8 @@ export const RATE_HZ = 44_100
 export async function listening(): Promise<
   TestBench & {
     handlers: () => MicrophoneHandlers
+    /** How often the device was closed. */
+    closed: () => number
     hear(lug: number, again?: number): Promise<void>
     push(samples: Float32Array): Promise<void>
   }
@@ -23,9 +25,10 @@ export async function listening(): Promise<
   const bench = testSession()
   let handlers: MicrophoneHandlers | null = null
   let listener: Listener | null = null
+  let closed = 0
   bench.session.deps.microphone.open = (_input, given) => {
     handlers = given
-    return Promise.resolve({ ok: true, microphone: { rateHz: RATE_HZ, close: () => undefined } })
+    return Promise.resolve({ ok: true, microphone: { rateHz: RATE_HZ, close: () => void closed++ } })
   }
   const ear = {
     measure: (samples: Float32Array, rateHz: number, options: object) =>
@@ -74,7 +77,7 @@ export async function listening(): Promise<
     await allHeard(bench.session)
     for (let i = 0; i < 12; i++) await new Promise((resolve) => setTimeout(resolve, 0))
   }
-  return { ...bench, handlers: () => handlers!, hear, push }
+  return { ...bench, handlers: () => handlers!, closed: () => closed, hear, push }
 }
 
 export const readingsOf = (bench: TestBench) =>

@@ -1,3 +1,4 @@
+import { times } from '@ref/long'
 import { makeNotATap } from '@ref/notTaps'
 import { fonts } from '@ref/recordings'
 import { seededRandom } from '../numeric/random'
@@ -46,25 +47,28 @@ test('a quiet room answers nothing', () => {
 })
 
 // Recorded drums (avldrums.lv2-soundfont): floor tom, its rim, two small toms, snare, kick; struck for an answer.
-test.each([25, 36, 45, 55, 10, 0])('recorded drum %i struck once, twice, thrice is counted so', (number) => {
-  const { samples, rateHz } = fonts[0][number]
-  for (const [times, gap] of [
-    [1, 0],
-    [2, 0.25],
-    [3, 0.35],
-  ]) {
-    const random = seededRandom(number + times)
-    const sound = Float32Array.from({ length: 5 * rateHz }, () => 0.001 * random.normal())
-    for (let k = 0; k < times; k++) {
-      const at = Math.round((1 + k * gap) * rateHz)
-      for (let i = 0; i < samples.length && at + i < sound.length; i++) sound[at + i] += 0.4 * samples[i]
+test.each([25, 0, 10, 36, 45, 55].slice(0, times(3, 6)))(
+  'recorded drum %i struck once, twice, thrice is counted so',
+  (number) => {
+    const { samples, rateHz } = fonts[0][number]
+    for (const [times, gap] of [
+      [1, 0],
+      [2, 0.25],
+      [3, 0.35],
+    ]) {
+      const random = seededRandom(number + times)
+      const sound = Float32Array.from({ length: 5 * rateHz }, () => 0.001 * random.normal())
+      for (let k = 0; k < times; k++) {
+        const at = Math.round((1 + k * gap) * rateHz)
+        for (let i = 0; i < samples.length && at + i < sound.length; i++) sound[at + i] += 0.4 * samples[i]
+      }
+      expect(countsOf(sound, rateHz)).toEqual([times])
     }
-    expect(countsOf(sound, rateHz)).toEqual([times])
-  }
-})
+  },
+)
 
 test('talk is no answer, nor are knocks in the middle of it', () => {
-  for (let seed = 1; seed <= 6; seed++) {
+  for (let seed = 1; seed <= times(2, 6); seed++) {
     const { samples, rateHz } = makeNotATap('speech', seed)
     const sound = new Float32Array(samples.length + 2 * rateHz)
     sound.set(samples, rateHz / 2)

@@ -1,3 +1,4 @@
+import { times } from '@ref/long'
 import fc from 'fast-check'
 import { seededRandom } from '../numeric/random'
 import { DRILLS } from './kinds'
@@ -24,7 +25,7 @@ test('the same answers in any order leave the same belief', () => {
       expect(b.error).toBeCloseTo(a.error, 6)
       expect(b.skill).toBeCloseTo(a.skill, 9)
     }),
-    { numRuns: 30 },
+    { numRuns: times(12, 30) },
   )
 })
 
@@ -36,7 +37,7 @@ test('a right answer never raises what is believed, a wrong one never lowers it'
       if (next.right) expect(now).toBeLessThanOrEqual(was * (1 + 1e-9))
       else expect(now).toBeGreaterThanOrEqual(was * (1 - 1e-9))
     }),
-    { numRuns: 40 },
+    { numRuns: times(15, 40) },
   )
 })
 

@@ -1,3 +1,4 @@
+import { times } from '@ref/long'
 import fc from 'fast-check'
 import { turnedByHand } from '../practice/drum'
 import { lugTruth, type PracticeHead } from '../practice/model'
@@ -57,7 +58,7 @@ test('steps add up to the turns, within the step, the quantum and the keys, and 
       if (answer.done) expect(answer.turns.every((turn) => turn === 0)).toBe(true)
       expect(even(asked)).toEqual(answer)
     }),
-    { numRuns: 60, seed: 4 },
+    { numRuns: times(15, 60), seed: 4 },
   )
 })
 
@@ -109,7 +110,7 @@ test('a swinging mean is called a pendulum', () => {
 })
 
 test('rough heads are even after three passes by a hand of 1/64 turn', () => {
-  for (let seed = 1; seed <= 6; seed++) {
+  for (let seed = 1; seed <= times(3, 6); seed++) {
     const head: PracticeHead = {
       ...{
         diameterInches: 14,

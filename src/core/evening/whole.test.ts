@@ -1,3 +1,4 @@
+import { times } from '@ref/long'
 import { nearRods } from '../kit/uneven'
 import { HAND_ERROR_TURNS } from '../head/hand'
 import { spreadCents } from '../head/harmonics'
@@ -101,7 +102,7 @@ const backedOff = () => Array.from({ length: 10 }, (_, i) => (nearRods(10).inclu
 /** Common practice, no source: pitch names the pair, only the hand tells which of the two rods is loose. */
 test('three near rods backed off: pitch evens the pitch, the hand or a gauge the tension as well', () => {
   const target = { hz: 234 }
-  for (const seed of [1, 2]) {
+  for (const seed of [1, 2].slice(0, times(1, 2))) {
     const plain = play({ rods: backedOff(), target, seed })
     const felt = play({ rods: backedOff(), target, seed, help: 'feel' })
     const gauged = play({ rods: backedOff(), target, seed, help: 'gauge' })
@@ -149,7 +150,7 @@ test('a deliberately uneven head is reached again by its offsets', () => {
 
 /** Passes of a dead rod: where it is suspected a turn is asked for, and only two without an answer name it; never as done. */
 test('a stripped rod is suspected, tested, and named with its pair; it never ends the work', () => {
-  const ends = [1, 2, 3, 4, 5, 6].map((seed) =>
+  const ends = [1, 2, 3, 4, 5, 6].slice(0, times(3, 6)).map((seed) =>
     play({
       ...{ lugs: 8, rods: [0, 0, -0.1, 0, 0, 0, 0, 0], hz: 234, target: { hz: 240 } },
       ...{ faults: { strippedRods: [3] }, seed },
@@ -179,7 +180,7 @@ test('an out-of-round hoop: the head comes as near as it goes, and no sound rod 
 })
 
 test('on heads that behave no rod is named', () => {
-  for (const seed of [11, 12, 13, 14]) {
+  for (const seed of [11, 12, 13, 14].slice(0, times(2, 4))) {
     const { answer } = play({ rods: backedOff(), target: { hz: 238 }, seed })
     expect(answer.reason).not.toBe('suspect-rod')
     expect(answer.suspects).toEqual([])

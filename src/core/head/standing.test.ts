@@ -1,3 +1,4 @@
+import { times } from '@ref/long'
 import { practiceHead, roughRods } from '../practice/drum'
 import { playTap, STANDING_SPOT } from '../practice/tap'
 import { measureSound } from '../measurement/measure'
@@ -39,14 +40,14 @@ function readAll(seed: number, standing: boolean, muted = true, otherHz = 320) {
 
 /** Common practice says that a still microphone misleads; the estimate must not be led. */
 test('a standing microphone misses poles, and the head is found all the same', () => {
-  const errors = [1, 2, 3, 4, 5].map((seed) => {
+  const errors = [1, 2, 3, 4, 5].slice(0, times(3, 5)).map((seed) => {
     const { round, truth } = readAll(seed, true)
     const state = estimateHead(HEAD, [round])
     const found = stateLugHz(state.belief, 8)
     return Math.max(...found.map((hz, i) => Math.abs(centsBetween(truth.lugHz[i], hz))))
   })
   errors.sort((a, b) => a - b)
-  expect(errors[2]).toBeLessThan(8)
+  expect(errors[Math.floor(errors.length / 2)]).toBeLessThan(8)
 }, 60_000)
 
 test('one pitch at every lug of a standing microphone says little of the wave', () => {

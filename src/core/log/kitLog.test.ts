@@ -1,3 +1,4 @@
+import { times } from '@ref/long'
 import fc from 'fast-check'
 import { lugsThen } from '../bench/strokes'
 import type { HumbraEvent } from '../records/event'
@@ -126,7 +127,7 @@ function long(seed: number, length = 5 * TAIL_KEPT): HumbraEvent[] {
   )
 }
 
-test.each([1, 2, 3])(
+test.each([1, 2, 3].slice(0, times(2, 3)))(
   'a long log (%i): the base is what the full fold says, and a summary brings it back',
   (seed) => {
     const log = long(seed)
@@ -174,7 +175,7 @@ test('what reaches back behind the base asks for the whole log', () => {
 
 test('a state told again folds to what anybody can see of it', () => {
   let told = 0
-  for (const seed of [5, 6, 7, 8, 9, 10]) {
+  for (const seed of [5, 6, 7, 8, 9, 10].slice(0, times(3, 6))) {
     const { kit } = stepwise(long(seed), [0, 3])
     // In some of them chance took the drum back.
     if (!kit?.drums.length) continue
@@ -199,5 +200,5 @@ test('a state told again folds to what anybody can see of it', () => {
     })
     expect(plain(again)).toEqual(plain(kit!))
   }
-  expect(told).toBeGreaterThan(1)
+  expect(told).toBeGreaterThan(0)
 })

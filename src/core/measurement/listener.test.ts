@@ -1,3 +1,4 @@
+import { LONG } from '@ref/long'
 import { practiceHead } from '../practice/drum'
 import { playTap } from '../practice/tap'
 import { seededRandom } from '../numeric/random'
@@ -95,8 +96,9 @@ test('the same sound gives the same taps in blocks of any size', () => {
 }, 30_000)
 
 test('wherever in the stream a stroke falls it is heard', () => {
-  for (let i = 0; i < 24; i++) {
-    const { samples, times } = strokes([], RATE_HZ, 0.5 + 0.005 * i)
+  const count = LONG ? 24 : 6
+  for (let i = 0; i < count; i++) {
+    const { samples, times } = strokes([], RATE_HZ, 0.5 + (0.12 * i) / count)
     const taps = listenTo(samples, RATE_HZ, 2048)
     expect(taps.map(({ tap }) => tap.verdict)).toEqual(['ok'])
     expect(Math.abs(taps[0].tap.atSeconds - times[0])).toBeLessThan(0.015)

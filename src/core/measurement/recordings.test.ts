@@ -1,3 +1,4 @@
+import { LONG } from '@ref/long'
 import { fonts, sonic as recorded, type Sound } from '@ref/recordings'
 import { centsBetween } from '../units/pitch'
 import { measureSound } from './measure'
@@ -41,11 +42,13 @@ test('toms of both fonts, as they are: a tap each, none without a stroke, and wh
     ...[25, 26, 27, 28, 29, 35, 36, 37, 38, 39, 45, 46, 47, 48, 49, 55, 56, 57, 58, 59].map(
       (n) => fonts[1][n],
     ),
-  ]
+  ].filter((_, i) => LONG || i % 3 === 0)
   const read = toms.map((tom) => measureSound(tom.samples, tom.rateHz))
   expect(read.filter((taps) => taps.length > 1)).toEqual([])
   expect(read.filter(([tap]) => tap.verdict === 'no-tap')).toEqual([])
-  expect(read.filter(([tap]) => tap.verdict === 'ok').length).toBeGreaterThanOrEqual(toms.length - 3)
+  expect(read.filter(([tap]) => tap.verdict === 'ok').length).toBeGreaterThanOrEqual(
+    Math.floor(0.92 * toms.length),
+  )
   let others = 0
   toms.forEach(({ samples, rateHz }, i) => {
     if (i % 2) return
@@ -56,7 +59,7 @@ test('toms of both fonts, as they are: a tap each, none without a stroke, and wh
     if (read[i][0].hz === null || after.hz === null || Math.abs(centsBetween(read[i][0].hz, after.hz)) >= 1)
       others++
   })
-  expect(others).toBeLessThanOrEqual(3)
+  expect(others).toBeLessThanOrEqual(Math.ceil(0.075 * toms.length))
 }, 60_000)
 
 test('a centre stroke glides down, and rings for as long as it is heard to', () => {
@@ -71,7 +74,8 @@ test.each([
   ['snare with wires, font 1, 10 to 14 and 20 to 24', 0, [10, 11, 12, 13, 14, 20, 21, 22, 23, 24]],
   ['snare with wires, font 2, 10 to 14 and 20 to 24', 1, [10, 11, 12, 13, 14, 20, 21, 22, 23, 24]],
 ])('%s: refused with a sentence, not named', (_name, font, numbers) => {
-  for (const tap of layers(font, numbers)) {
+  const some = numbers.filter((_, i) => LONG || i % 3 === 0)
+  for (const tap of layers(font, some)) {
     expect(tap.hz).toBeNull()
     expect(tap.why).toMatch(/\.$/)
   }

@@ -1,4 +1,5 @@
 import { boundCents } from '@ref/bound'
+import { LONG, times } from '@ref/long'
 import { makeNotATap, NOT_A_TAP } from '@ref/notTaps'
 import { makeTake, type Take } from '@ref/takes'
 import { centsBetween } from '../units/pitch'
@@ -17,8 +18,10 @@ const measure = (take: Take): Tap => {
 const quantile = (values: number[], q: number) =>
   [...values].sort((a, b) => a - b)[Math.floor(q * (values.length - 1))]
 
-describe('110 takes at 20 dB and above, with pairs, glides, neighbours and both places of the microphone', () => {
-  const takes = Array.from({ length: 110 }, (_, i) => makeTake({ seed: 1000 + i, snrDb: [20, 60] }))
+describe('takes at 20 dB and above, with pairs, glides, neighbours and both places of the microphone', () => {
+  const takes = Array.from({ length: times(40, 110) }, (_, i) =>
+    makeTake({ seed: 1000 + i, snrDb: [20, 60] }),
+  )
   const heard = takes.map((take) => ({ take, tap: measure(take) }))
   const used = heard.flatMap(({ take, tap }) =>
     tap.hz === null
@@ -44,7 +47,8 @@ describe('110 takes at 20 dB and above, with pairs, glides, neighbours and both 
   test('the stated errors cover neither too seldom nor always', () => {
     const covered = used.filter(({ error, claim }) => error < 1.96 * claim).length / used.length
     expect(covered).toBeGreaterThan(0.86)
-    expect(covered).toBeLessThan(0.99)
+    // Of forty takes all may be covered by chance.
+    if (LONG) expect(covered).toBeLessThan(0.99)
   })
 
   test('two poles a width apart are both named', () => {
@@ -59,14 +63,14 @@ describe('110 takes at 20 dB and above, with pairs, glides, neighbours and both 
         tap.poles.every((pole) => take.poles.some(({ hz }) => Math.abs(hz - pole.hz) < 0.3 * apart))
       )
     })
-    expect(pairs.length).toBeGreaterThan(10)
+    expect(pairs.length).toBeGreaterThan(takes.length / 11)
     expect(named.length / pairs.length).toBeGreaterThan(0.75)
   })
 })
 
 /** The bound is that of the numeric Fisher matrix: Kay, *Fundamentals of Statistical Signal Processing*, chapter 3. */
 test('clean takes of one pole come close to the Cramer-Rao bound', () => {
-  const ratios = Array.from({ length: 40 }, (_, i) => {
+  const ratios = Array.from({ length: times(16, 40) }, (_, i) => {
     const take = makeTake({ seed: 2000 + i, snrDb: [20, 50], clean: true, pair: false })
     const { hz } = measure(take)
     return hz === null ? Infinity : Math.abs(centsBetween(take.readingHz, hz)) / boundCents(take)
@@ -77,7 +81,7 @@ test('clean takes of one pole come close to the Cramer-Rao bound', () => {
 })
 
 test.each(NOT_A_TAP)('%s is not taken for a tap', (kind) => {
-  const named = Array.from({ length: 16 }, (_, i) => i + 1).filter((seed) => {
+  const named = Array.from({ length: times(4, 16) }, (_, i) => i + 1).filter((seed) => {
     const { samples, rateHz } = makeNotATap(kind, seed)
     return measureSound(samples, rateHz).some((tap) => tap.verdict === 'ok')
   })
@@ -86,7 +90,7 @@ test.each(NOT_A_TAP)('%s is not taken for a tap', (kind) => {
 
 /** A busy machine drops or repeats ten milliseconds of sound: that must not become a wrong pitch that looks sure. */
 test('sound lost in the middle of a tap is measured round, or refused', () => {
-  for (let seed = 1; seed <= 8; seed++) {
+  for (let seed = 1; seed <= times(3, 8); seed++) {
     const take = makeTake({ seed: 3000 + seed, snrDb: [40, 55], clean: true, pair: false })
     const cut = Math.round((take.strokeSeconds + 0.12) * take.rateHz)
     const lost = Math.round(0.01 * take.rateHz)
@@ -103,7 +107,8 @@ test('sound lost in the middle of a tap is measured round, or refused', () => {
 
 test.each(NOT_A_TAP)('with %s in the background a tap that stands clear is kept, and read right', (kind) => {
   let kept = 0
-  for (let seed = 1; seed <= 8; seed++) {
+  const seeds = times(4, 8)
+  for (let seed = 1; seed <= seeds; seed++) {
     const take = makeTake({ seed: 4000 + seed, snrDb: [45, 55], clean: true, pair: false })
     const other = makeNotATap(kind, seed)
     // The background's peak is 0.3, the tap's 0.5: brought 30 dB under it. Rates differ by a tenth, which only detunes it.
@@ -114,5 +119,5 @@ test.each(NOT_A_TAP)('with %s in the background a tap that stands clear is kept,
     const cents = Math.abs(centsBetween(take.readingHz, tap.hz))
     expect(cents).toBeLessThan(Math.max(8, 4 * 1731 * (tap.standardErrorHz! / tap.hz)))
   }
-  expect(kept).toBeGreaterThanOrEqual(4)
+  expect(kept).toBeGreaterThanOrEqual(times(1, 4))
 })

@@ -1,3 +1,4 @@
+import { times } from '@ref/long'
 import { lowPassTaps } from '../numeric/filters'
 import { usualDrum } from '../records/usualDrum'
 import { practiceHead } from '../practice/drum'
@@ -38,22 +39,28 @@ function heardAbove(lugHz: number, cutHz: number, seed: number): readonly Mode[]
   return measureSound(cut, RATE, { diameterInches: 22, side: 'batter' })[0].modes
 }
 
-test.each([
+const KICKS: Array<[lugHz: number, seed: number]> = [
   [48, 1],
+  [75, 4],
   [56, 2],
   [66, 3],
-  [75, 4],
-])('a kick at %d Hz whose own tone the microphone cannot hear is told by its upper ones', (lugHz, seed) => {
-  const modes = heardAbove(lugHz, 1.18 * lugHz, seed)
-  // The tone itself is gone from what was heard.
-  expect(modes.some(({ hz, levelDb }) => Math.abs(centsBetween(lugHz, hz)) < 60 && levelDb > -26)).toBe(false)
-  const reading = lugByUpperModes(head, modes, { hz: 60, cents: 400 })
-  expect(reading).not.toBeNull()
-  expect(reading!.used.length).toBeGreaterThanOrEqual(2)
-  const off = Math.abs(centsBetween(lugHz, reading!.hz))
-  expect(off).toBeLessThan(40)
-  expect(off).toBeLessThan(3 * reading!.errorCents)
-})
+]
+test.each(KICKS.slice(0, times(2, 4)))(
+  'a kick at %d Hz whose own tone the microphone cannot hear is told by its upper ones',
+  (lugHz, seed) => {
+    const modes = heardAbove(lugHz, 1.18 * lugHz, seed)
+    // The tone itself is gone from what was heard.
+    expect(modes.some(({ hz, levelDb }) => Math.abs(centsBetween(lugHz, hz)) < 60 && levelDb > -26)).toBe(
+      false,
+    )
+    const reading = lugByUpperModes(head, modes, { hz: 60, cents: 400 })
+    expect(reading).not.toBeNull()
+    expect(reading!.used.length).toBeGreaterThanOrEqual(2)
+    const off = Math.abs(centsBetween(lugHz, reading!.hz))
+    expect(off).toBeLessThan(40)
+    expect(off).toBeLessThan(3 * reading!.errorCents)
+  },
+)
 
 test('one tone alone, or none that fits, is no reading', () => {
   const tone = (hz: number, levelDb = 0): Mode => ({ hz, decaySeconds: 0.3, levelDb, standardErrorHz: 0.05 })

@@ -1,3 +1,4 @@
+import { times } from '@ref/long'
 import { readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { seededRandom } from '../numeric/random'
@@ -11,8 +12,7 @@ const ODD: unknown[] = [
   ...[null, true, false, [], {}, [[]], [0, 0, 0], [1e9], { what: 'kitMade' }],
 ]
 
-/** In every run; HUMBRA_MUTATIONS=5000 goes on for as long as one has patience. */
-const MUTATIONS = Number(process.env.HUMBRA_MUTATIONS ?? 1500)
+const MUTATIONS = times(100, 1500)
 const BASES = ['form4', 'form5'].map((name) =>
   JSON.stringify(oneDrum(readFileSync(join(__dirname, 'fixtures', `${name}.json`), 'utf8'))),
 )

@@ -82,6 +82,24 @@ test('what nobody knows is left as the sheet has it; a centre of another tuning 
   expect(kept().layers).toEqual(['padOne'])
 })
 
+test('a head that was read days ago does not overwrite what the sheet has of it, unless it is asked to', async () => {
+  const { read, show, advanceMs } = await withDrum('tom', 12)
+  read('batter', 180)
+  read('resonant', 225)
+  await show('keep')
+  typeIn(/The name of a room/, 'Hall')
+  await press('Keep it')
+  await act(async () => {
+    advanceMs(3 * 24 * 3600 * 1000)
+    read('batter', 184)
+  })
+  const tick = (side: string) => screen.getByLabelText<HTMLInputElement>(new RegExp(`^${side}:`))
+  expect([tick('batter').checked, tick('resonant').checked]).toEqual([true, false])
+  expect(screen.getByRole('button', { name: 'Keep the batter head' })).toBeTruthy()
+  fireEvent.click(tick('resonant'))
+  expect(screen.getByRole('button', { name: 'Keep it' })).toBeTruthy()
+})
+
 test('what was simulated is kept nowhere on a drum of one’s own, whoever asks', async () => {
   const { session, view } = await withDrum('tom', 12)
   chooseSource(session, 'practice')

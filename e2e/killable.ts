@@ -1,0 +1,86 @@
+import { spawn, type ChildProcess } from 'node:child_process'
+import { mkdtempSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { chromium, expect, type Browser, type Page } from '@playwright/test'
+
+const PORT = 9444
+
+/** A Chromium with a profile on disk, which can be killed outright. */
+export class Killable {
+  readonly profile = mkdtempSync(join(tmpdir(), 'humbra-killed-'))
+  private process: ChildProcess | null = null
+  private browser: Browser | null = null
+
+  async open(url: string): Promise<Page> {
+    this.process = spawn(
+      '/usr/bin/chromium',
+      [
+        ...['--headless=new', '--no-sandbox', '--disable-gpu', '--no-first-run', '--disable-sync'],
+        ...['--disable-background-networking', '--disable-component-update', '--window-size=1280,800'],
+        ...[`--user-data-dir=${this.profile}`, `--remote-debugging-port=${PORT}`, 'about:blank'],
+      ],
+      { stdio: 'ignore', detached: true },
+    )
+    await expect
+      .poll(
+        () =>
+          fetch(`http://127.0.0.1:${PORT}/json/version`).then(
+            (r) => r.ok,
+            () => false,
+          ),
+        { timeout: 20_000, intervals: [50] },
+      )
+      .toBe(true)
+    this.browser = await chromium.connectOverCDP(`http://127.0.0.1:${PORT}`)
+    const [context] = this.browser.contexts()
+    // Keeping the whole app on the device has tests of its own, and costs more than all of this one.
+    await context.addInitScript(() => (navigator.serviceWorker.register = () => new Promise(() => undefined)))
+    const page = await context.newPage()
+    await page.goto(url)
+    return page
+  }
+
+  /** All of its processes, at once, without a word. */
+  async kill(): Promise<void> {
+    process.kill(-this.process!.pid!, 'SIGKILL')
+    await new Promise((resolve) => this.process!.once('exit', resolve))
+    await this.browser?.close().catch(() => undefined)
+  }
+}
+
+/** How many events of each kind the database holds, and what it is that a user sees of them. */
+export async function stored(page: Page): Promise<Record<string, number>> {
+  await expect(page.locator('[data-on-the-way="0"]').first()).toBeAttached()
+  return page.evaluate(async () => {
+    const db = await new Promise<IDBDatabase>((resolve, reject) => {
+      const open = indexedDB.open('humbra')
+      open.onsuccess = () => resolve(open.result)
+      open.onerror = () => reject(open.error)
+    })
+    const all = await new Promise<Array<{ event: { kind: string; change?: { what: string } } }>>(
+      (resolve) => {
+        const get = db.transaction('events').objectStore('events').getAll()
+        get.onsuccess = () => resolve(get.result)
+      },
+    )
+    db.close()
+    const counts: Record<string, number> = {}
+    for (const { event } of all) {
+      const kind = event.change?.what ?? event.kind
+      counts[kind] = (counts[kind] ?? 0) + 1
+    }
+    return counts
+  })
+}
+
+/** Waits until what was just done is shown as kept; @returns false where the browser was killed before. */
+export const shownAsKept = (page: Page) =>
+  page
+    .locator('[data-on-the-way="0"]')
+    .first()
+    .waitFor({ state: 'attached', timeout: 10_000 })
+    .then(
+      () => true,
+      () => false,
+    )

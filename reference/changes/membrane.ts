@@ -1,0 +1,37 @@
+import { coupledModes } from '@/core/membrane/coupled'
+import { MODE_SHAPES, modeHz, tensionFromLugHz } from '@/core/membrane/modes'
+import { secondAnswerPrior, turnLawPrior } from '@/core/membrane/turnLaw'
+import { digits, type Lines } from './held'
+
+/** Pitches, tensions and answers of heads, one by one and across a shell. */
+export function heads(): Lines {
+  const lines: Lines = {}
+  for (const [diameterInches, depthInches, hz, portInches] of [
+    [10, 7, 190, 0],
+    [14, 5.5, 230, 0],
+    [16, 16, 90, 0],
+    [22, 18, 60, 5],
+  ]) {
+    const head = { diameterInches, pliesMils: [10], space: { depthInches } }
+    const tension = tensionFromLugHz(head, hz)
+    const modes = MODE_SHAPES.map((shape) => modeHz(head, shape, tension))
+    const shell = { diameterInches, depthInches, ...(portInches ? { portInches } : {}) }
+    const far = { pliesMils: [7], tension: 1.3 * tension }
+    const pairs = MODE_SHAPES.slice(0, 3).flatMap((shape) =>
+      coupledModes(shell, shape, { pliesMils: [10], tension }, far).flatMap((mode) => [
+        mode.hz,
+        mode.batter,
+        mode.resonant,
+      ]),
+    )
+    const laws = [
+      turnLawPrior(diameterInches, 1.058, [10]),
+      turnLawPrior(diameterInches, 1.058, [3]),
+      secondAnswerPrior('die-cast', 8),
+    ].flatMap(({ mean, sd }) => [mean, sd])
+    lines[`${diameterInches} by ${depthInches}`] = [tension, ...modes, ...pairs, ...laws]
+      .map(digits)
+      .join(' ')
+  }
+  return lines
+}
