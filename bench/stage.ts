@@ -4,7 +4,7 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { seededRandom, type Random } from '@/core/numeric/random'
 import { decodeWav, toMono } from '@/core/sound/wav'
-import { db, fonts, peakOf, put, sonic, type Sound } from '../reference/recordings'
+import { db, fontOf, peakOf, put, sonic, type Sound } from '../reference/recordings'
 
 /**
  * Recorded toms of two Debian packages (avldrums.lv2-soundfont, sonic-pi-samples) on a stage: what else sounds there is
@@ -16,7 +16,7 @@ export const STAGE_RATE_HZ = 44_100
 export interface RecordedHead {
   name: string
   inches: number
-  layers: Sound[]
+  layers: readonly Sound[]
   /** Another tom, a hat, a kick, for what sounds between. */
   other: Sound
   hat: Sound
@@ -24,9 +24,9 @@ export interface RecordedHead {
 }
 
 export function recordedHeads(): RecordedHead[] {
-  const [one, two] = fonts
+  const [one, two] = [fontOf(0), fontOf(1)]
   const beside = { hat: one[52], kick: one[2] }
-  const some = (font: Sound[], numbers: number[]) => numbers.map((number) => font[number])
+  const some = (font: readonly Sound[], numbers: number[]) => numbers.map((number) => font[number])
   return [
     { name: 'font 1, 12 in', inches: 12, layers: some(one, [55, 56, 57, 58]), other: one[26], ...beside },
     { name: 'font 1, 16 in', inches: 16, layers: some(one, [36, 37, 38, 39]), other: two[47], ...beside },

@@ -273,7 +273,7 @@ test('listen hears a row of taps lug by lug, cut at the first stroke or not, in 
   ])
   const without = (all: Array<Record<string, unknown>>) => all.map(({ heardAt: _, ...rest }) => rest)
   expect(without(await listen('--block', '4800'))).toEqual(without(heard))
-  expect((await listen('--order', 'pairs')).slice(0, 3).map(({ lug }) => lug)).toEqual([1, 4, 2])
+  if (LONG) expect((await listen('--order', 'pairs')).slice(0, 3).map(({ lug }) => lug)).toEqual([1, 4, 2])
   // The last tap alone, cut at its stroke.
   writeFileSync(file, encodeWav(taps[2].subarray(0.2 * 48_000), 48_000))
   const [cut] = lines((await run(['measure', file, '--diameter', '12'])).stdout)

@@ -2,7 +2,7 @@ import type { MeasureOptions } from '@/core/measurement/types'
 import { seededRandom } from '@/core/numeric/random'
 import { highPass } from '@/core/numeric/filters'
 import { makeNotATap, NOT_A_TAP } from './notTaps'
-import { db, fonts, peakOf, put, sonic, type Sound } from './recordings'
+import { db, fontOf, peakOf, put, sonic, type Sound } from './recordings'
 
 /**
  * Recorded toms of two Debian packages (avldrums.lv2-soundfont, sonic-pi-samples), each troubled by one thing in growing
@@ -26,7 +26,7 @@ const LEAD_SECONDS = 0.5
 /** Toms and kicks of both fonts as they are: soft to hard, at the centre and near the rim. */
 export function plainTakes(): GradedTake[] {
   const numbers = [2, 12, 25, 29, 37, 39, 47, 49, 56, 59]
-  return fonts.flatMap((font, i) =>
+  return [fontOf(0), fontOf(1)].flatMap((font, i) =>
     numbers.map((n) => ({
       name: `font ${i + 1}, ${n}`,
       ...{ samples: font[n].samples, rateHz: font[n].rateHz, options: {} },
@@ -35,7 +35,7 @@ export function plainTakes(): GradedTake[] {
 }
 
 function gradedHeads(): Head[] {
-  const [one, two] = fonts
+  const [one, two] = [fontOf(0), fontOf(1)]
   const head = (name: string, { samples, rateHz }: Sound, inches: number) => ({
     ...{ name, samples, rateHz, inches },
   })
@@ -174,7 +174,7 @@ export function untapped(): GradedTake[] {
 /** A hand at work: taps of a head at growing pace and changing strength, with what else sounds between. */
 export function streams(): Array<{ name: string; sound: Float32Array; rateHz: number; inches: number }> {
   const heads = gradedHeads()
-  const hat = fonts[0][52].samples
+  const hat = fontOf(0)[52].samples
   return heads.slice(0, 2).flatMap((head, k) => {
     const other = heads[(k + 1) % heads.length].samples
     const times = [0.6, 2.4, 3.9, 5.1, 6.05, 6.8, 7.4, 7.85]

@@ -1,5 +1,6 @@
 import { execFileSync } from 'node:child_process'
 import { readFileSync } from 'node:fs'
+import { once } from '@/core/numeric/once'
 import { decodeWav, toMono } from '@/core/sound/wav'
 import { readSoundFont, type FontSample } from './soundFont'
 
@@ -12,9 +13,11 @@ export interface Sound {
   rateHz: number
 }
 
-export const fonts: readonly FontSample[][] = ['Black_Pearl_4_LV2', 'Red_Zeppelin_4_LV2'].map((name) =>
-  readSoundFont(readFileSync(`/usr/share/sounds/sf2/${name}.sf2`)),
+const readers = ['Black_Pearl_4_LV2', 'Red_Zeppelin_4_LV2'].map((name) =>
+  once((): readonly FontSample[] => readSoundFont(readFileSync(`/usr/share/sounds/sf2/${name}.sf2`))),
 )
+/** All samples of the first or second font (0 or 1), read when first asked for: a second of processor each. */
+export const fontOf = (which: number): readonly FontSample[] => readers[which]()
 
 export const sonicPath = (name: string) => `/usr/share/sonic-pi/samples/${name}.flac`
 

@@ -111,10 +111,10 @@ function sayBrowser(suites) {
     for (const { title, file, tests: tries } of specs)
       for (const { status, results } of tries) {
         const seconds = results.reduce((sum, { duration }) => sum + duration, 0) / 1000
-        tests.push({ name: `e2e/${file}: ${title}`, seconds })
+        tests.push({ name: `${file}: ${title}`, seconds })
         const error = firstLine(results.find((result) => result.error)?.error.message)
-        if (status === 'unexpected') said.push(`failed: e2e/${file}: ${title}: ${error}`)
-        if (status === 'flaky') said.push(`passed when tried again: e2e/${file}: ${title}: ${error}`)
+        if (status === 'unexpected') said.push(`failed: ${file}: ${title}: ${error}`)
+        if (status === 'flaky') said.push(`passed when tried again: ${file}: ${title}: ${error}`)
       }
     sayBrowser(inner)
   }

@@ -17,7 +17,7 @@ test('after the first visit the places open and a head is read with the server g
     // At once: one that is asked to end answers on for as long as a connection is held open.
     server.kill('SIGKILL')
     await expect.poll(up).toBe(false)
-    for (const path of ['/spacing', '/sheets', '/run', '/logbook', '/practice', '/handbook', '/print']) {
+    for (const path of ['/spacing', '/logbook', '/handbook']) {
       await page.goto(path)
       await expect(page.getByRole('heading').first()).toBeVisible()
       await expect(page.getByRole('main')).not.toHaveText(/^(Opening the log…)?$/)

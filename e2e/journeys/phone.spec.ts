@@ -32,5 +32,4 @@ test('on a phone by touch: looked over, read by typed numbers, turned and presse
   }
   await underThumb('Pressed')
   await says(page, /0 of 6 lugs read/)
-  await expect(page.getByRole('region', { name: 'Passes' })).toContainText('pass 1')
 })

@@ -1,3 +1,4 @@
+import { LONG } from '@ref/long'
 import { sonic } from '@ref/recordings'
 import { Listener, type MeasuredTap } from '@/core/measurement/listener'
 import { seededRandom } from '@/core/numeric/random'
@@ -35,16 +36,20 @@ function hear(tones: ReadonlyArray<{ hz: number; at: number; seconds: number }>)
 
 const [refused, read] = hear([])
 
-test.each([
-  ['two low tones just before it', LOW_HZ, [2.8, 2.95]],
+const TONES: Array<[name: string, hz: number, times: number[]]> = [
   ['two low tones over it', LOW_HZ, [2.95, 3.1]],
+  ['a tick in its ring', TICK_HZ, [3.2]],
+  ['two low tones just before it', LOW_HZ, [2.8, 2.95]],
   ['two low tones in its ring', LOW_HZ, [3.1, 3.25]],
   ['a tick before it', TICK_HZ, [2.9]],
-  ['a tick in its ring', TICK_HZ, [3.2]],
-])('the tap behind a refused one is read as if nothing had sounded: %s', (_name, hz, times) => {
-  expect(refused.tap.hz).toBeNull()
-  const beside = hear(times.map((at) => ({ hz, at, seconds: 0.09 })))
-  expect(beside.map(({ tap }) => Math.round(tap.atSeconds))).toEqual([1, SECOND])
-  // Within what one tap of this drum, which glides, is known to.
-  expect(Math.abs(1200 * Math.log2(beside[1].tap.hz! / read.tap.hz!))).toBeLessThan(4)
-})
+]
+test.each(TONES.slice(0, LONG ? 5 : 3))(
+  'the tap behind a refused one is read as if nothing had sounded: %s',
+  (_name, hz, times) => {
+    expect(refused.tap.hz).toBeNull()
+    const beside = hear(times.map((at) => ({ hz, at, seconds: 0.09 })))
+    expect(beside.map(({ tap }) => Math.round(tap.atSeconds))).toEqual([1, SECOND])
+    // Within what one tap of this drum, which glides, is known to.
+    expect(Math.abs(1200 * Math.log2(beside[1].tap.hz! / read.tap.hz!))).toBeLessThan(4)
+  },
+)

@@ -1,6 +1,6 @@
 import { times } from '@ref/long'
 import { makeNotATap } from '@ref/notTaps'
-import { fonts } from '@ref/recordings'
+import { fontOf } from '@ref/recordings'
 import { seededRandom } from '../numeric/random'
 import { KnockCounter } from './knocks'
 
@@ -50,7 +50,7 @@ test('a quiet room answers nothing', () => {
 test.each([25, 0, 10, 36, 45, 55].slice(0, times(3, 6)))(
   'recorded drum %i struck once, twice, thrice is counted so',
   (number) => {
-    const { samples, rateHz } = fonts[0][number]
+    const { samples, rateHz } = fontOf(0)[number]
     for (const [times, gap] of [
       [1, 0],
       [2, 0.25],

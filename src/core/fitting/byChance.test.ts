@@ -2,7 +2,7 @@ import { times } from '@ref/long'
 import { CHANCE_DRUMS, fromSlack } from '../../../bench/chanceHand'
 
 test('from slack to even with extra turns, skipped rods and half steps: each head ends even, in not many more moves', () => {
-  for (const drum of CHANCE_DRUMS.slice(0, times(2, CHANCE_DRUMS.length))) {
+  for (const drum of CHANCE_DRUMS.slice(0, times(1, CHANCE_DRUMS.length))) {
     const seeds = [1, 2, 3, 4].slice(0, times(3, 4))
     const usual = seeds.map((seed) => fromSlack(drum, seed, false))
     const byChance = seeds.map((seed) => fromSlack(drum, seed, true))

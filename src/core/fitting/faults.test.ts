@@ -1,3 +1,4 @@
+import { LONG } from '@ref/long'
 import fc from 'fast-check'
 import { allAnswers } from '../practice/answers'
 import { plant } from '../practice/plant'
@@ -140,7 +141,7 @@ function ask(cause: CauseId, seed: number): CauseId {
 }
 
 test('answered truly, a fault hidden in the practice drum is ranked first', () => {
-  const causes = CAUSE_IDS
+  const causes = CAUSE_IDS.filter((_, i) => LONG || i % 2 === 0)
   const found = causes.filter((cause) => ask(cause, 501) === cause)
   expect(found.length).toBeGreaterThanOrEqual(Math.ceil(0.85 * causes.length))
 })

@@ -88,7 +88,7 @@ function listenTo(samples: Float32Array, rateHz: number, block: number) {
 
 test('the same sound gives the same taps in blocks of any size', () => {
   const { samples } = strokes([1.4, 0.9, 1.7])
-  const said = [128, 1000, 4096, samples.length].map((block) =>
+  const said = (LONG ? [128, 1000, 4096, samples.length] : [128, samples.length]).map((block) =>
     listenTo(samples, RATE_HZ, block).map(({ tap }) => [tap.verdict, tap.hz, tap.atSeconds]),
   )
   expect(said[0].length).toBe(4)

@@ -19,7 +19,7 @@ const quantile = (values: number[], q: number) =>
   [...values].sort((a, b) => a - b)[Math.floor(q * (values.length - 1))]
 
 describe('takes at 20 dB and above, with pairs, glides, neighbours and both places of the microphone', () => {
-  const takes = Array.from({ length: times(40, 110) }, (_, i) =>
+  const takes = Array.from({ length: times(30, 110) }, (_, i) =>
     makeTake({ seed: 1000 + i, snrDb: [20, 60] }),
   )
   const heard = takes.map((take) => ({ take, tap: measure(take) }))
@@ -47,7 +47,7 @@ describe('takes at 20 dB and above, with pairs, glides, neighbours and both plac
   test('the stated errors cover neither too seldom nor always', () => {
     const covered = used.filter(({ error, claim }) => error < 1.96 * claim).length / used.length
     expect(covered).toBeGreaterThan(0.86)
-    // Of forty takes all may be covered by chance.
+    // Of thirty takes all may be covered by chance.
     if (LONG) expect(covered).toBeLessThan(0.99)
   })
 

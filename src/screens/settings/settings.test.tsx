@@ -34,14 +34,16 @@ const CHOICES: Array<[group: string, name: string, setting: object]> = [
   ['When a tap is taken', 'no sound', { confirm: 'none' }],
 ]
 
-test.each(CHOICES)('%s: %s is kept, and Undo takes it back', async (group, name, setting) => {
+test('every choice is kept, and Undo takes it back', async () => {
   const session = await settings()
-  const [key] = Object.keys(setting) as Array<keyof ReturnType<Session['get']>['settings']>
-  const before = session.get().settings[key]
-  await choose(group, name)
-  expect(session.get().settings).toMatchObject(setting)
-  await act(async () => void session.undo())
-  expect(session.get().settings[key]).toEqual(before)
+  for (const [group, name, setting] of CHOICES) {
+    const [key] = Object.keys(setting) as Array<keyof ReturnType<Session['get']>['settings']>
+    const before = session.get().settings[key]
+    await choose(group, name)
+    expect([name, session.get().settings]).toEqual([name, expect.objectContaining(setting)])
+    await act(async () => void session.undo())
+    expect([name, session.get().settings[key]]).toEqual([name, before])
+  }
 })
 
 test('A4 and a drum’s tolerance are typed; what is none is said and changes nothing', async () => {
