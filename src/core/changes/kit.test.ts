@@ -1,9 +1,9 @@
-import { drumRange } from '@/core/kit/range'
-import { turnsPastWrinkles, usualLugHz } from '@/core/kit/usual'
-import { digits, type Lines } from './held'
+import { drumRange } from '../kit/range'
+import { turnsPastWrinkles, usualLugHz } from '../kit/usual'
+import { digits, holds, MEMBRANE, type Lines } from '@ref/changes/held'
 
 /** What is usual of a size, and what marks and sheets make of it. */
-export function usual(): Lines {
+function usual(): Lines {
   const lines: Lines = {}
   for (const [kind, diameterInches] of [
     ['tom', 10],
@@ -33,3 +33,5 @@ export function usual(): Lines {
   }
   return lines
 }
+
+holds('kit', [...MEMBRANE, 'kit'], usual)

@@ -1,8 +1,8 @@
-import { even } from '@/core/evening/even'
-import type { EvenAnswer, EvenRequest } from '@/core/evening/types'
-import type { Ear, EvenHead, Feel, Round } from '@/core/head/types'
-import { seededRandom } from '@/core/numeric/random'
-import type { Lines } from './held'
+import { even } from '../evening/even'
+import type { EvenAnswer, EvenRequest } from '../evening/types'
+import type { Ear, EvenHead, Feel, Round } from '../head/types'
+import { seededRandom } from '../numeric/random'
+import { EVENING, holds, type Lines } from '@ref/changes/held'
 
 /**
  * Histories by a plain formula (a mean, two poles, turns that move them) with what people do to them, and what is answered:
@@ -201,5 +201,7 @@ function lineOf(kind: Kind): string {
   ].join(' ')
 }
 
-export const historiesAnswered = (): Lines =>
+const historiesAnswered = (): Lines =>
   Object.fromEntries(KINDS.map((kind) => [`histories: ${kind.name}`, lineOf(kind)]))
+
+holds('histories', EVENING, historiesAnswered)

@@ -1,10 +1,10 @@
-import { coupledModes } from '@/core/membrane/coupled'
-import { MODE_SHAPES, modeHz, tensionFromLugHz } from '@/core/membrane/modes'
-import { secondAnswerPrior, turnLawPrior } from '@/core/membrane/turnLaw'
-import { digits, type Lines } from './held'
+import { coupledModes } from '../membrane/coupled'
+import { MODE_SHAPES, modeHz, tensionFromLugHz } from '../membrane/modes'
+import { secondAnswerPrior, turnLawPrior } from '../membrane/turnLaw'
+import { digits, MEMBRANE, holds, type Lines } from '@ref/changes/held'
 
 /** Pitches, tensions and answers of heads, one by one and across a shell. */
-export function heads(): Lines {
+function heads(): Lines {
   const lines: Lines = {}
   for (const [diameterInches, depthInches, hz, portInches] of [
     [10, 7, 190, 0],
@@ -35,3 +35,5 @@ export function heads(): Lines {
   }
   return lines
 }
+
+holds('membrane', MEMBRANE, heads)

@@ -1,12 +1,12 @@
-import { stateErrorCents, stateLugHz } from '@/core/head/belief'
-import { estimateHead } from '@/core/head/estimate'
-import { explainPair } from '@/core/head/pairCause'
-import { rodPulls } from '@/core/head/rods'
-import { evenRequests } from './advised'
-import { digits, type Lines } from './held'
+import { stateErrorCents, stateLugHz } from '../head/belief'
+import { estimateHead } from '../head/estimate'
+import { explainPair } from '../head/pairCause'
+import { rodPulls } from '../head/rods'
+import { evenRequests } from '@ref/changes/heads'
+import { digits, HEAD, holds, type Lines } from '@ref/changes/held'
 
 /** What is estimated of heads that no model made. */
-export function estimated(): Lines {
+function estimated(): Lines {
   const states = evenRequests(90).map(({ head, rounds, ...known }, i) => {
     const state = estimateHead(head, rounds, known)
     const cause = explainPair(head, rounds.at(-1)!)
@@ -23,3 +23,5 @@ export function estimated(): Lines {
   })
   return Object.fromEntries(states) as Lines
 }
+
+holds('head', HEAD, estimated)

@@ -1,5 +1,5 @@
-import { CAUSES, type CauseId } from '@/core/fitting/causes'
-import { allAnswers } from '@/core/practice/answers'
+import { CAUSES, type CauseId } from '../fitting/causes'
+import { allAnswers } from '../practice/answers'
 import {
   afterPressing,
   afterTurning,
@@ -7,13 +7,13 @@ import {
   roughRods,
   slackRods,
   turnedByHand,
-} from '@/core/practice/drum'
-import { handOn } from '@/core/practice/hand'
-import { plant } from '@/core/practice/plant'
-import { standLossPerSecond } from '@/core/practice/stand'
-import { heardLugHz, playTap, STANDING_SPOT } from '@/core/practice/tap'
-import { observe } from '@/core/practice/troubles'
-import { digits, type Lines } from './held'
+} from '../practice/drum'
+import { handOn } from '../practice/hand'
+import { plant } from '../practice/plant'
+import { standLossPerSecond } from '../practice/stand'
+import { heardLugHz, playTap, STANDING_SPOT } from '../practice/tap'
+import { observe } from '../practice/troubles'
+import { digits, PRACTICE, holds, type Lines } from '@ref/changes/held'
 
 const DRUM = {
   ...{ seedText: 'pinned', diameterInches: 12, depthInches: 8, lugs: 6, hoop: 'triple-flanged' as const },
@@ -21,7 +21,7 @@ const DRUM = {
 }
 
 /** The practice drum's turns, taps, dials and faults, and what is found of them. */
-export function practised(): Lines {
+function practised(): Lines {
   const lines: Lines = {}
   const rough = roughRods(DRUM.lugs, 150, 3)
   const turns = [0.25, 0, 0.125, 0, 0, -0.125]
@@ -62,3 +62,5 @@ export function practised(): Lines {
   }
   return lines
 }
+
+holds('practice', PRACTICE, practised)

@@ -1,12 +1,12 @@
-import { toneOfHead } from '@/core/measurement/headTone'
-import { Listener, type MeasuredTap } from '@/core/measurement/listener'
-import { measureSound } from '@/core/measurement/measure'
-import { isOfHead } from '@/core/measurement/sameHead'
-import type { Mode, Tap } from '@/core/measurement/types'
-import { lugByUpperModes } from '@/core/measurement/upper'
-import { MEASUREMENT_VERSION } from '@/core/measurement/version'
-import { gradedTakes, plainTakes, streams, untapped } from '../gradedTakes'
-import type { Lines } from './held'
+import { toneOfHead } from '../measurement/headTone'
+import { Listener, type MeasuredTap } from '../measurement/listener'
+import { measureSound } from '../measurement/measure'
+import { isOfHead } from '../measurement/sameHead'
+import type { Mode, Tap } from '../measurement/types'
+import { lugByUpperModes } from '../measurement/upper'
+import { MEASUREMENT_VERSION } from '../measurement/version'
+import { gradedTakes, plainTakes, streams, untapped } from '@ref/gradedTakes'
+import { holds, MEMBRANE, type Lines } from '@ref/changes/held'
 
 const mode = ({ hz, decaySeconds, levelDb, standardErrorHz }: Mode) =>
   `${hz.toFixed(2)}/${standardErrorHz.toFixed(3)}/${decaySeconds.toFixed(3)}/${levelDb.toFixed(1)}`
@@ -50,7 +50,7 @@ const number = (value: number | null) => (value === null ? '-' : value.toFixed(2
  * What is measured of recorded drums, troubled in steps. Every reading is kept with the version of the measuring that
  * gave it, so a change of these lines goes together with a change of that version, which is one of them.
  */
-export function measured(): Lines {
+function measured(): Lines {
   const lines: Lines = { version: MEASUREMENT_VERSION }
   const plain: Array<{ name: string; modes: readonly Mode[] }> = []
   for (const { name, samples, rateHz, options } of plainTakes()) {
@@ -120,3 +120,5 @@ export function measured(): Lines {
   }
   return lines
 }
+
+holds('measurement', [...MEMBRANE, 'sound', 'measurement'], measured)
