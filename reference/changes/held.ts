@@ -17,7 +17,9 @@ export const HEAD = [...MEMBRANE, 'head']
 export const EVENING = [...HEAD, 'kit', 'evening']
 export const PAIR = [...HEAD, 'kit', 'sound', 'pair']
 export const SPACING = [...PAIR, 'evening', 'fitting', 'spacing']
+export const DRIFT = [...PAIR, 'log', 'drift']
 export const PRACTICE = [...PAIR, 'measurement', 'evening', 'fitting', 'practice']
+export const EAR = [...PRACTICE, 'ear']
 
 /**
  * Holds what a subject of the core says to inputs that no model of ours made, line by line: whoever changes a number sees what follows.

@@ -1,5 +1,7 @@
 import { coupledModes } from '../membrane/coupled'
+import { HeadModes } from '../membrane/headModes'
 import { MODE_SHAPES, modeHz, tensionFromLugHz } from '../membrane/modes'
+import { ritzBasis } from '../membrane/ritz'
 import { secondAnswerPrior, turnLawPrior } from '../membrane/turnLaw'
 import { digits, MEMBRANE, holds, type Lines } from '@ref/changes/held'
 
@@ -36,4 +38,22 @@ function heads(): Lines {
   return lines
 }
 
-holds('membrane', MEMBRANE, heads)
+/** Modes of an unevenly pulled film, alone and before another. */
+function uneven(): Lines {
+  const lines: Lines = {}
+  for (const [m, n] of [
+    [3, 2],
+    [5, 3],
+  ])
+    for (const other of [null, { pliesMils: [3], tension: 1800 }]) {
+      const edge = { cosine: [0.0016, 0, 0.0002, 0.0001], sine: [0, 0, 0.00015] }
+      const film = { diameterInches: 14, depthInches: 6.5, pliesMils: [10], edge, air: 1 }
+      const modes = new HeadModes(ritzBasis(m, n), film, other)
+      lines[`basis ${m} by ${n}${other ? ', two heads' : ''}`] = MODE_SHAPES.slice(0, 4)
+        .flatMap((shape) => modes.near(shape).map(({ hz }) => digits(hz)))
+        .join(' ')
+    }
+  return lines
+}
+
+holds('membrane', MEMBRANE, () => ({ ...heads(), ...uneven() }))
