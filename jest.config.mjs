@@ -27,7 +27,7 @@ const common = {
 const config = {
   maxWorkers: 2,
   // No test is timed: on a machine that is slow today they only take longer.
-  testTimeout: 300_000,
+  testTimeout: 600_000,
   projects: [
     {
       ...common,

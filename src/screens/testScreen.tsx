@@ -29,8 +29,7 @@ export const settled = () =>
   })
 
 /** Waits until these places were gone to, one after the other: behind a window its entry of the history is gone first. */
-export const wentTo = (...paths: string[]) =>
-  waitFor(() => expect(pushed).toEqual(paths), { timeout: 10_000 })
+export const wentTo = (...paths: string[]) => waitFor(() => expect(pushed).toEqual(paths))
 
 /** The server says how it was started. */
 export function servedAt(...addresses: string[]): void {

@@ -98,7 +98,7 @@ test('two taps while lugs are read are one reading, and tick the open move off a
   const after = currentView(bench.session)!
   expect(after.movesMade).toBe(1)
   expect(after.steps).toEqual(before.steps.slice(1))
-}, 30_000)
+})
 
 test('through a run hands free: two taps on a head that is done ask for the next', async () => {
   const bench = await listening()

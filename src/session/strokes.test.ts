@@ -45,7 +45,7 @@ test('another drum between the taps is named, read by no lug, and spoils none', 
   const others = bench.session.get().bench.heard.filter(({ other }) => other)
   expect(others.map(({ used, why }) => [used, why])).toEqual([[false, expect.stringMatching(/Another drum/)]])
   expect(bench.session.get().bench.missed).toBeNull()
-}, 30_000)
+})
 
 test('a head far from its target is no other drum for long: the second of two taps that agree is read', async () => {
   const taps = [190, 188, 192].map((hz, i) => otherDrum(hz, i + 1))
@@ -55,7 +55,7 @@ test('a head far from its target is no other drum for long: the second of two ta
   await hearRecording(sound, RATE_HZ, { ...options, expectHz: 146.8 }, (event) => events.push(event))
   expect(events.map(({ event }) => event)).toEqual(['other-drum', 'reading', 'reading'])
   expect(events.map((event) => ('lug' in event ? event.lug : null))).toEqual([null, 1, 2])
-}, 30_000)
+})
 
 test('a choked tap is heard about although a tick for the one before still sounds', async () => {
   const bench = await listening()
@@ -73,7 +73,7 @@ test('a choked tap is heard about although a tick for the one before still sound
   await bench.push(choked)
   expect(session.get().bench.lastTap).toMatchObject({ used: false, lug: 2, tap: { hz: null } })
   expect(deafened).toEqual([true, true])
-}, 30_000)
+})
 
 test('a tap that was refused keeps the lug; one that may have been missed is tapped again, or was none', async () => {
   const bench = await listening()
@@ -92,7 +92,7 @@ test('a tap that was refused keeps the lug; one that may have been missed is tap
   bench.session.set({ bench: { ...bench.session.get().bench, missed: 2 } })
   notMissed(bench.session)
   expect(bench.session.get().bench.missed).toBeNull()
-}, 30_000)
+})
 
 test('readings behind a missed tap are moved one on in one act, and its lug is asked for', async () => {
   const bench = await listening()
@@ -106,7 +106,7 @@ test('readings behind a missed tap are moved one on in one act, and its lug is a
   expect([...now.keys()].sort()).toEqual([1, 2, 4, 5, 6])
   expect([4, 5, 6].map((lug) => now.get(lug)!.hz)).toEqual(lie.slice(2).map(([, hz]) => hz))
   expect(currentView(session)!.lug).toBe(3)
-}, 30_000)
+})
 
 test('talk, noise and another drum tick nothing off; two more taps at once take a tick back', async () => {
   const bench = await listening()
@@ -124,7 +124,7 @@ test('talk, noise and another drum tick nothing off; two more taps at once take 
   expect(currentView(session)!.movesMade).toBe(1)
   await bench.hear(2, 0.35)
   expect(currentView(session)!.movesMade).toBe(0)
-}, 30_000)
+})
 
 test('rounds up from slack and the press behind them are ticked off by two taps of the head where it stands, by nothing else', async () => {
   const bench = await listening()
@@ -155,7 +155,7 @@ test('rounds up from slack and the press behind them are ticked off by two taps 
   expect(view().phase).toBe('press')
   await bench.push(twice(otherDrum(view().climb!.nowHz, 1)))
   expect(view()).toMatchObject({ phase: 'read', lugsWanted: 6 })
-}, 30_000)
+})
 
 test('a device that is open and sends nothing is noticed within a second, and when it comes back', async () => {
   const bench = await listening()
@@ -190,7 +190,7 @@ test('a first wrong tone does not lock the head: from the third lug on its taps 
   await bench.hear(3)
   const read = [...readingsOf(bench).values()].map(({ hz }) => hz)
   expect(Math.max(...read) / Math.min(...read)).toBeLessThan(1.1)
-}, 30_000)
+})
 
 test('a tap that was dropped by hand is not taken up again by what the others say', async () => {
   const bench = await listening()
@@ -205,4 +205,4 @@ test('a tap that was dropped by hand is not taken up again by what the others sa
     used: false,
     event: null,
   })
-}, 30_000)
+})

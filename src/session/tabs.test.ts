@@ -160,4 +160,4 @@ test(`two tabs, ${ROUNDS} seeded interleavings: nothing lost, nothing doubled, b
     browser.close()
   }
   expect(acts).toBeGreaterThan(ROUNDS * 3)
-}, 300_000)
+})

@@ -48,7 +48,7 @@ test('a standing microphone misses poles, and the head is found all the same', (
   })
   errors.sort((a, b) => a - b)
   expect(errors[Math.floor(errors.length / 2)]).toBeLessThan(8)
-}, 60_000)
+})
 
 test('one pitch at every lug of a standing microphone says little of the wave', () => {
   const readings = [1, 2, 3, 4].map((lug) => ({

@@ -46,7 +46,7 @@ test('a walk around the drum, in blocks of any size, gives every lug once and in
   }
   expect(heard.map(({ tap }) => tap.verdict)).toEqual(['ok', 'ok', 'ok', 'ok'])
   heard.forEach(({ tap }, i) => expect(Math.abs(centsBetween(truth[i], tap.hz!))).toBeLessThan(10))
-}, 30_000)
+})
 
 /** Taps of a practice drum, so many seconds apart, the first after a while of noise. */
 function strokes(apart: number[], rateHz = RATE_HZ, firstSeconds = 0.5) {
@@ -93,7 +93,7 @@ test('the same sound gives the same taps in blocks of any size', () => {
   )
   expect(said[0].length).toBe(4)
   for (const other of said.slice(1)) expect(other).toEqual(said[0])
-}, 30_000)
+})
 
 test('wherever in the stream a stroke falls it is heard', () => {
   const count = LONG ? 24 : 6
@@ -103,29 +103,25 @@ test('wherever in the stream a stroke falls it is heard', () => {
     expect(taps.map(({ tap }) => tap.verdict)).toEqual(['ok'])
     expect(Math.abs(taps[0].tap.atSeconds - times[0])).toBeLessThan(0.015)
   }
-}, 60_000)
+})
 
 test.each([
   ['1.0 s', 1],
   ['0.8 s', 0.8],
   ['0.65 s', 0.65],
-])(
-  'strokes %s apart are all heard, each with the one before it named',
-  (_name, apart) => {
-    const { samples, times } = strokes([apart, apart, apart])
-    const taps = listenTo(samples, RATE_HZ, 1024)
-    expect(taps.length).toBe(4)
-    taps.forEach(({ tap, afterSeconds }, i) => {
-      expect(Math.abs(tap.atSeconds - times[i])).toBeLessThan(0.02)
-      if (i > 0) expect(afterSeconds).toBeCloseTo(apart, 1)
-      else expect(afterSeconds).toBeNull()
-    })
-    expect(
-      taps.filter(({ tap }) => tap.hz !== null && Math.abs(centsBetween(190, tap.hz)) < 25).length,
-    ).toBeGreaterThanOrEqual(3)
-  },
-  30_000,
-)
+])('strokes %s apart are all heard, each with the one before it named', (_name, apart) => {
+  const { samples, times } = strokes([apart, apart, apart])
+  const taps = listenTo(samples, RATE_HZ, 1024)
+  expect(taps.length).toBe(4)
+  taps.forEach(({ tap, afterSeconds }, i) => {
+    expect(Math.abs(tap.atSeconds - times[i])).toBeLessThan(0.02)
+    if (i > 0) expect(afterSeconds).toBeCloseTo(apart, 1)
+    else expect(afterSeconds).toBeNull()
+  })
+  expect(
+    taps.filter(({ tap }) => tap.hz !== null && Math.abs(centsBetween(190, tap.hz)) < 25).length,
+  ).toBeGreaterThanOrEqual(3)
+})
 
 test('a stick that bounces is one stroke, and what comes after it is heard all the same', () => {
   const { samples, times } = strokes([0.12, 0.9])
@@ -134,18 +130,14 @@ test('a stick that bounces is one stroke, and what comes after it is heard all t
     [times[0], times[2]].map((at) => Math.round(10 * at)),
   )
   expect(taps[0].againSeconds).toBeCloseTo(0.12, 1)
-}, 30_000)
+})
 
-test.each([16_000, 44_100, 48_000])(
-  'the same taps at %d samples a second',
-  (rateHz) => {
-    const { samples, times } = strokes([1.5, 1.1], rateHz)
-    const taps = listenTo(samples, rateHz, 512)
-    expect(taps.map(({ tap }) => tap.verdict)).toEqual(['ok', 'ok', 'ok'])
-    taps.forEach(({ tap }, i) => expect(Math.abs(tap.atSeconds - times[i])).toBeLessThan(0.02))
-  },
-  30_000,
-)
+test.each([16_000, 44_100, 48_000])('the same taps at %d samples a second', (rateHz) => {
+  const { samples, times } = strokes([1.5, 1.1], rateHz)
+  const taps = listenTo(samples, rateHz, 512)
+  expect(taps.map(({ tap }) => tap.verdict)).toEqual(['ok', 'ok', 'ok'])
+  taps.forEach(({ tap }, i) => expect(Math.abs(tap.atSeconds - times[i])).toBeLessThan(0.02))
+})
 
 test('silence is never a tap, however long', () => {
   const listener = new Listener(RATE_HZ)

@@ -82,7 +82,7 @@ test('an unevenly pulled film agrees with finite elements', () => {
   // What is heard as a warble is the distance of the two lug poles: that must agree closely as well.
   expect(ritz[2] / ritz[1]).toBeGreaterThan(1.02)
   expect(Math.abs(ritz[2] / ritz[1] / (roots[2] / roots[1]) - 1)).toBeLessThan(0.0006)
-}, 60_000)
+})
 
 test('only the second harmonic parts the lug pair at first order', () => {
   const split = (k: number) => {

@@ -165,7 +165,7 @@ test('an independent brute force finds no better plan on small kits', () => {
     ),
     { numRuns: times(6, 12) },
   )
-}, 60_000)
+})
 
 test('no plan moves a fixed drum, breaks a ceiling or takes an avoided pitch, whatever is asked', () => {
   const drum = fc.record({
@@ -218,7 +218,7 @@ test('no plan moves a fixed drum, breaks a ceiling or takes an avoided pitch, wh
     }),
     { numRuns: times(10, 20) },
   )
-}, 60_000)
+})
 
 test('a range: from the size alone, narrowed by marks and by what was kept', () => {
   const size = { kind: 'tom' as const, diameterInches: 12 }
@@ -315,7 +315,7 @@ test('plans differ in kind: no two within 15 cents of each other, none a shift b
     }),
     { numRuns: times(4, 8) },
   )
-}, 60_000)
+})
 
 test('with a drum that stays there are other plans too, and in all of them it stays', () => {
   const drums = [
@@ -363,7 +363,7 @@ test('a snare that may move is set together with the toms: none of its places wi
       const [other] = planKit({ ...request, pinned: { s: snareHz, '12': tomHz } }).plans
       expect(best.cost).toBeLessThan(other.cost + 0.026)
     }
-}, 60_000)
+})
 
 test('no root and equal cost: concert pitch; with what stands nearly there, what stands', () => {
   const flat = (id: string, inches: number, more = {}) =>

@@ -21,7 +21,7 @@ async function show(onOpen?: () => void) {
 
 afterEach(closeBeside)
 
-const panel = () => screen.findByRole('complementary', { name: 'Handbook' }, { timeout: 20_000 })
+const panel = () => screen.findByRole('complementary', { name: 'Handbook' })
 
 test('an entry opens beside the work with its text, leads on and back, and closes to where it was opened', async () => {
   await show()

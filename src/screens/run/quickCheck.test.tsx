@@ -58,15 +58,10 @@ test('by the microphone a stroke leads to the next drum, without a hand on the s
   // The microphone is open already: it listens for the first centre by itself.
   expect(screen.getByRole('button', { name: /^Listening: strike the centre/ })).toBeTruthy()
   await act(async () => push(stroke(160, 200, 1)))
-  await waitFor(() => expect(screen.getByText('drum 2 of 2')).toBeTruthy(), { timeout: 20_000 })
+  await waitFor(() => expect(screen.getByText('drum 2 of 2')).toBeTruthy())
   await settled()
   expect(session.get()).toMatchObject({ bench: { strike: 'centre' }, settings: { drum: 'two' } })
   await act(async () => push(stroke(160, 200, 2)))
-  await waitFor(
-    () => expect(screen.getByRole('status').textContent).toMatch(/^(Nothing has moved|Look at)/),
-    {
-      timeout: 20_000,
-    },
-  )
+  await waitFor(() => expect(screen.getByRole('status').textContent).toMatch(/^(Nothing has moved|Look at)/))
   expect(screen.getByText(/^One: centre .*within what the model of both heads may be off/)).toBeTruthy()
 })

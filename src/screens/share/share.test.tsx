@@ -12,11 +12,9 @@ beforeEach(() => servedAt('https://192.168.1.20:3443'))
 test('the addresses that phones reach are shown with their code', async () => {
   const { session } = await twoToms()
   await showScreen(session, <ShareScreen />)
-  await waitFor(() => expect(screen.getByText('https://192.168.1.20:3443')).toBeTruthy(), { timeout: 10_000 })
-  await waitFor(
-    () =>
-      expect(screen.getByRole('img', { name: 'Code of the address https://192.168.1.20:3443' })).toBeTruthy(),
-    { timeout: 10_000 },
+  await waitFor(() => expect(screen.getByText('https://192.168.1.20:3443')).toBeTruthy())
+  await waitFor(() =>
+    expect(screen.getByRole('img', { name: 'Code of the address https://192.168.1.20:3443' })).toBeTruthy(),
   )
   // The page says beforehand what the phone will.
   expect(screen.getByText(/the certificate was made here a moment ago/)).toBeTruthy()
@@ -26,9 +24,9 @@ test('a kit is shown as codes, one after the other', async () => {
   const { session, readAll } = await twoToms()
   readAll()
   await showScreen(session, <ShareScreen />)
-  const show = await screen.findByRole('button', { name: 'Show the codes' }, { timeout: 10_000 })
+  const show = await screen.findByRole('button', { name: 'Show the codes' })
   fireEvent.click(show)
-  const first = await screen.findByRole('img', { name: /^Code 1 of \d+/ }, { timeout: 10_000 })
+  const first = await screen.findByRole('img', { name: /^Code 1 of \d+/ })
   const squares = first.querySelector('path')!.getAttribute('d')
   fireEvent.click(screen.getByRole('button', { name: 'Next' }))
   const second = screen.getByRole('img', { name: /^Code 2 of/ })
@@ -57,7 +55,7 @@ test('what was understood of a table is shown before anything is made of it', as
   session.set({ waitingTable: text })
   // The frame shows it, wherever one is.
   await showScreen(session, null)
-  await screen.findByRole('dialog', {}, { timeout: 10_000 })
+  await screen.findByRole('dialog', {})
   const [, rack, other] = screen.getAllByRole('row')
   expect(rack.textContent).toMatch(/Rack.*146\.8 Hz, D3.*160\.0 Hz/)
   expect(other.textContent).toMatch(/tom of 13 inches, not in this kit/)
