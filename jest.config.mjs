@@ -15,6 +15,11 @@ const transform = {
 }
 const common = {
   rootDir: '.',
+  // The long forms are for `make check`.
+  testPathIgnorePatterns: [
+    '/node_modules/',
+    ...(process.env.HUMBRA_LONG === '1' ? [] : ['\\.long\\.test\\.ts$']),
+  ],
   roots: ['<rootDir>/src', '<rootDir>/cli', '<rootDir>/reference'],
   cacheDirectory: '<rootDir>/.cache/jest',
   moduleNameMapper: { '^@/(.*)$': '<rootDir>/src/$1', '^@ref/(.*)$': '<rootDir>/reference/$1' },

@@ -1,39 +1,9 @@
-import { logOf } from './testSession'
 import { makeNotATap } from '@ref/notTaps'
-import { practiceHead } from '@/core/practice/drum'
-import { playTap } from '@/core/practice/tap'
 import { watchAdvice } from './adviceWatch'
-import { moveOneOn, notMissed, slippedFrom, tapMissed } from './actions/missed'
-import { answerTone } from './actions/headTone'
-import { dropHeard, readAgain } from './actions/readings'
 import { currentView } from './currentView'
-import { headIsOn } from './actions/fitting'
 import { typeReading } from './actions/said'
-import { turned } from './actions/turning'
-import { hearRecording, type HeardEvent } from './hearRecording'
-import { listening, RATE_HZ, readingsOf } from './testListening'
-
-/** A stroke of another drum, as loud. */
-function otherDrum(lugHz: number, seed: number): Float32Array {
-  const head = practiceHead(
-    {
-      ...{ seedText: 'other', diameterInches: 16, depthInches: 14, lugs: 8, hoop: 'triple-flanged' as const },
-      ...{ threadPitchMm: 1.058, pliesMils: [10], otherPliesMils: [10] },
-    },
-    { evenHz: lugHz, rods: new Array<number>(8).fill(0) },
-    { lugHz: 1.3 * lugHz, muted: true },
-  )
-  const how = { lug: 1, rateHz: RATE_HZ, seed, noiseDb: -55, finger: true, seconds: 2, leadSeconds: 0.3 }
-  return playTap(head, how).samples
-}
-/** The same stroke once more while the first one rings. */
-function twice(samples: Float32Array): Float32Array {
-  const out = samples.slice()
-  for (let i = out.length - 1; i >= 0.35 * RATE_HZ; i--) out[i] += out[i - Math.round(0.35 * RATE_HZ)]
-  return out
-}
-const noise = (seconds: number, level: number) =>
-  Float32Array.from({ length: seconds * RATE_HZ }, (_, i) => level * Math.sin(i * i * 0.7))
+import { notMissed, tapMissed } from './actions/missed'
+import { listening, noise, otherDrum, RATE_HZ, readingsOf, twice } from './testListening'
 
 test('another drum between the taps is named, read by no lug, and spoils none', async () => {
   const bench = await listening()
@@ -45,16 +15,6 @@ test('another drum between the taps is named, read by no lug, and spoils none', 
   const others = bench.session.get().bench.heard.filter(({ other }) => other)
   expect(others.map(({ used, why }) => [used, why])).toEqual([[false, expect.stringMatching(/Another drum/)]])
   expect(bench.session.get().bench.missed).toBeNull()
-})
-
-test('a head far from its target is no other drum for long: the second of two taps that agree is read', async () => {
-  const taps = [190, 188, 192].map((hz, i) => otherDrum(hz, i + 1))
-  const sound = new Float32Array(taps.flatMap((tap) => [...tap]))
-  const events: HeardEvent[] = []
-  const options = { diameterInches: 12, lugs: 6, side: 'batter', order: 'around', block: 2048 } as const
-  await hearRecording(sound, RATE_HZ, { ...options, expectHz: 146.8 }, (event) => events.push(event))
-  expect(events.map(({ event }) => event)).toEqual(['other-drum', 'reading', 'reading'])
-  expect(events.map((event) => ('lug' in event ? event.lug : null))).toEqual([null, 1, 2])
 })
 
 test('a choked tap is heard about although a tick for the one before still sounds', async () => {
@@ -94,20 +54,6 @@ test('a tap that was refused keeps the lug; one that may have been missed is tap
   expect(bench.session.get().bench.missed).toBeNull()
 })
 
-test('readings behind a missed tap are moved one on in one act, and its lug is asked for', async () => {
-  const bench = await listening()
-  const { session } = bench
-  // Lug 3 of an uneven head was missed: what was struck on 4, 5, 6 lies on 3, 4, 5.
-  for (const lug of [1, 2, 4, 5, 6]) await bench.hear(lug)
-  const lie = [...readingsOf(bench)].map(([lug, { hz }]) => [lug, hz])
-  expect(slippedFrom(currentView(session)!, session.get().bench)).toBeNull()
-  moveOneOn(session, 3)
-  const now = readingsOf(bench)
-  expect([...now.keys()].sort()).toEqual([1, 2, 4, 5, 6])
-  expect([4, 5, 6].map((lug) => now.get(lug)!.hz)).toEqual(lie.slice(2).map(([, hz]) => hz))
-  expect(currentView(session)!.lug).toBe(3)
-})
-
 test('talk, noise and another drum tick nothing off; two more taps at once take a tick back', async () => {
   const bench = await listening()
   const { session } = bench
@@ -124,37 +70,6 @@ test('talk, noise and another drum tick nothing off; two more taps at once take 
   expect(currentView(session)!.movesMade).toBe(1)
   await bench.hear(2, 0.35)
   expect(currentView(session)!.movesMade).toBe(0)
-})
-
-test('rounds up from slack and the press behind them are ticked off by two taps of the head where it stands, by nothing else', async () => {
-  const bench = await listening()
-  const { session } = bench
-  const view = () => currentView(session)!
-  watchAdvice(session)
-  headIsOn(session, { head: view().drum.batter, markTurns: 0.25, school: 'rattle' })
-  const upTo = (phase: string, act: () => void) => {
-    for (let i = 0; view().phase !== phase && i < 20; i++) act()
-  }
-  const check = () => typeReading(session, view().climb!.nowHz)
-  turned(session)
-  upTo('climb', check)
-  const made = () => logOf(session).filter(({ kind }) => kind === 'rodsTurned').length
-  const before = made()
-  await bench.push(noise(1, 1e-4))
-  await bench.push(twice(makeNotATap('speech', 3).samples))
-  await bench.push(twice(otherDrum(view().climb!.nowHz * 2.2, 2)))
-  expect(made()).toBe(before)
-  await bench.push(twice(otherDrum(view().climb!.nowHz, 1)))
-  expect(made()).toBe(before + 1)
-
-  upTo('press', () => (view().phase === 'climb' ? turned(session) : check()))
-  await new Promise((resolve) => setTimeout(resolve, 20))
-  expect(view().phase).toBe('press')
-  await bench.push(noise(1, 1e-4))
-  await bench.push(twice(makeNotATap('music', 4).samples))
-  expect(view().phase).toBe('press')
-  await bench.push(twice(otherDrum(view().climb!.nowHz, 1)))
-  expect(view()).toMatchObject({ phase: 'read', lugsWanted: 6 })
 })
 
 test('a device that is open and sends nothing is noticed within a second, and when it comes back', async () => {
@@ -174,35 +89,4 @@ test('after the browser held the sound back the lug to tap is named', async () =
   bench.handlers().onPause(false)
   await new Promise((resolve) => setTimeout(resolve, 0))
   expect(bench.session.get().notice?.text).toMatch(/tap lug 2\.$/)
-})
-
-test('a first wrong tone does not lock the head: from the third lug on its taps choose together', async () => {
-  const bench = await listening()
-  const { session } = bench
-  await bench.hear(1)
-  const [first] = session.get().bench.heard
-  const wrong = first.tap.modes.find(({ hz }) => hz > 1.25 * first.tap.hz!)!
-  // As if the first had been taken for a higher tone, with nothing else known.
-  await answerTone(session, wrong.hz)
-  expect(readingsOf(bench).get(1)!.hz).toBeGreaterThan(1.25 * first.tap.hz!)
-  session.set({ bench: { ...session.get().bench, stayNearHz: null } })
-  await bench.hear(2)
-  await bench.hear(3)
-  const read = [...readingsOf(bench).values()].map(({ hz }) => hz)
-  expect(Math.max(...read) / Math.min(...read)).toBeLessThan(1.1)
-})
-
-test('a tap that was dropped by hand is not taken up again by what the others say', async () => {
-  const bench = await listening()
-  const { session } = bench
-  for (const lug of [1, 2, 3]) await bench.hear(lug)
-  const third = session.get().bench.heard[2]
-  dropHeard(session, third.id)
-  readAgain(session, 4)
-  await bench.hear(4)
-  expect([...readingsOf(bench).keys()]).toEqual([1, 2, 4])
-  expect(session.get().bench.heard.find(({ id }) => id === third.id)).toMatchObject({
-    used: false,
-    event: null,
-  })
 })

@@ -84,3 +84,25 @@ export async function listening(): Promise<
 
 export const readingsOf = (bench: TestBench) =>
   currentView(bench.session)!.sitting?.passes.at(-1)?.readings ?? new Map()
+
+/** A stroke of another drum, as loud. */
+export function otherDrum(lugHz: number, seed: number): Float32Array {
+  const head = practiceHead(
+    {
+      ...{ seedText: 'other', diameterInches: 16, depthInches: 14, lugs: 8, hoop: 'triple-flanged' as const },
+      ...{ threadPitchMm: 1.058, pliesMils: [10], otherPliesMils: [10] },
+    },
+    { evenHz: lugHz, rods: new Array<number>(8).fill(0) },
+    { lugHz: 1.3 * lugHz, muted: true },
+  )
+  const how = { lug: 1, rateHz: RATE_HZ, seed, noiseDb: -55, finger: true, seconds: 2, leadSeconds: 0.3 }
+  return playTap(head, how).samples
+}
+/** The same stroke once more while the first one rings. */
+export function twice(samples: Float32Array): Float32Array {
+  const out = samples.slice()
+  for (let i = out.length - 1; i >= 0.35 * RATE_HZ; i--) out[i] += out[i - Math.round(0.35 * RATE_HZ)]
+  return out
+}
+export const noise = (seconds: number, level: number) =>
+  Float32Array.from({ length: seconds * RATE_HZ }, (_, i) => level * Math.sin(i * i * 0.7))

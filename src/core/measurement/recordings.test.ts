@@ -24,18 +24,23 @@ test('the reader finds every sample of both fonts', () => {
 })
 
 /** Hits of one drum begin up to hundreds of cents apart; what they settle to is one pitch. */
-test.each([
+const LAYERS = [
   ['font 1, small tom, centre, 45 to 48', 0, [45, 46, 47, 48], 4],
   ['font 1, small tom, near the rim, 55 to 57 and 59', 0, [55, 56, 57, 59], 4],
   ['font 1, floor tom, centre, the three softer layers, 25 to 27', 0, [25, 26, 27], 8],
   ['font 2, floor tom, centre, all five layers, 25 to 29', 1, [25, 26, 27, 28, 29], 5],
   ['font 2, floor tom, near the rim, 36 to 38', 1, [36, 37, 38], 5],
-] as const)('%s: the layers agree on the settled pitch', (_name, font, numbers, cents) => {
-  const taps = layers(font, [...numbers])
-  expect(taps.map((tap) => tap.verdict)).toEqual(numbers.map(() => 'ok'))
-  const pitches = taps.map((tap) => tap.hz!)
-  expect(centsBetween(Math.min(...pitches), Math.max(...pitches))).toBeLessThan(cents)
-})
+] as const
+
+test.each(LAYERS.filter((_, i) => LONG || i % 2 === 0))(
+  '%s: the layers agree on the settled pitch',
+  (_name, font, numbers, cents) => {
+    const taps = layers(font, [...numbers])
+    expect(taps.map((tap) => tap.verdict)).toEqual(numbers.map(() => 'ok'))
+    const pitches = taps.map((tap) => tap.hz!)
+    expect(centsBetween(Math.min(...pitches), Math.max(...pitches))).toBeLessThan(cents)
+  },
+)
 
 test('toms of both fonts, as they are: a tap each, none without a stroke, and what is read is read the same after silence', () => {
   const toms = [
