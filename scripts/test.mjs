@@ -122,18 +122,18 @@ function sayBrowser(suites) {
 
 const started = Date.now()
 await beside([['packages', 'make', ['install']]], [['browser', 'make', ['browser']]])
-await beside([['types', ...npm('types')]], [['build', ...npm('build'), { HUMBRA_TYPES: 'checked beside' }]])
+await beside(
+  [
+    ['lint', ...npm('lint')],
+    ['nothing unused', ...npm('unused')],
+  ],
+  [
+    ['types', ...npm('types')],
+    ['build', ...npm('build'), { HUMBRA_TYPES: 'checked beside' }],
+  ],
+)
 await unit()
-// A browser waits as much as it works: what needs no answer from it is looked at meanwhile, and gives way.
-const gentle = (script) => ['nice', ['-n', '15', 'npm', 'run', '-s', script]]
-await Promise.all([
-  browser('journeys'),
-  beside([
-    ['lint', ...gentle('lint')],
-    ['nothing unused', ...gentle('unused')],
-  ]),
-])
-if (LONG) for (const project of ['long', 'alone']) await browser(project)
+for (const project of LONG ? ['journeys', 'long', 'alone'] : ['journeys']) await browser(project)
 if (LONG) count(await run('bench, in short', ...npm('bench:short')), 'bench, in short')
 
 console.log('\nSeconds a step:')
