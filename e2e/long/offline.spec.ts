@@ -91,19 +91,6 @@ test('after the first visit everything works with the server gone', async ({ pag
     await page.reload()
     await expect(page.getByRole('heading', { name: 'Tom 10' })).toBeVisible()
     await expect(page.getByRole('button', { name: /^Lug 1, \d/ })).toBeVisible()
-    // What another app shares comes as a form by POST, which no server ever sees: laid aside, and taken by the page, once.
-    await page.evaluate(async () => {
-      const form = new FormData()
-      form.append('files', new File(['Tom 12;150;160'], 'from elsewhere.csv', { type: 'text/csv' }))
-      await fetch('/share', { method: 'POST', body: form, redirect: 'manual' })
-    })
-    await page.goto('/share')
-    const look = page.getByRole('dialog', { name: 'A table of drums and pitches' })
-    await expect(look).toContainText('150.0 Hz')
-    await look.getByRole('button', { name: 'Leave it' }).click()
-    await page.reload()
-    await expect(page.getByRole('heading', { name: 'In and out' })).toBeVisible()
-    await expect(look).toHaveCount(0)
     expect(wrong).toEqual([])
   } finally {
     server.kill()
