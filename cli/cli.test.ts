@@ -245,19 +245,20 @@ test('state says of a kit file what the Bench would, at a time, in every form; w
 })
 
 test('listen hears a row of taps lug by lug, cut at the first stroke or not, in blocks of any size', async () => {
+  const rate = 16_000
   const tap = async (lug: number): Promise<Float32Array> => {
     const file = join(folder, `row-${lug}.wav`)
-    const head = ['--diameter', '12', '--lugs', '6', '--batter-hz', '170']
+    const head = ['--diameter', '12', '--lugs', '6', '--batter-hz', '170', '--rate', String(rate)]
     await run(['tap', ...head, '--at', `lug:${lug}`, '--seed', String(lug), '--lead', '0.2', '--out', file])
     const wav = decodeWav(readFileSync(file))
     if (!wav.ok) throw new Error(wav.why)
     return wav.sound.channels[0]
   }
   const taps = [await tap(1), await tap(2), await tap(3)]
-  const all = new Float32Array(taps.reduce((sum, { length }) => sum + length, 96_000))
+  const all = new Float32Array(taps.reduce((sum, { length }) => sum + length, 2 * rate))
   taps.reduce((at, samples) => (all.set(samples, at), at + samples.length), 0)
   const file = join(folder, 'row.wav')
-  writeFileSync(file, encodeWav(all, 48_000))
+  writeFileSync(file, encodeWav(all, rate))
   const listen = async (...more: string[]) =>
     lines((await run(['listen', file, '--diameter', '12', '--expect', '170', ...more])).stdout)
   const heard = await listen()
@@ -275,7 +276,7 @@ test('listen hears a row of taps lug by lug, cut at the first stroke or not, in 
   expect(without(await listen('--block', '4800'))).toEqual(without(heard))
   if (LONG) expect((await listen('--order', 'pairs')).slice(0, 3).map(({ lug }) => lug)).toEqual([1, 4, 2])
   // The last tap alone, cut at its stroke.
-  writeFileSync(file, encodeWav(taps[2].subarray(0.2 * 48_000), 48_000))
+  writeFileSync(file, encodeWav(taps[2].subarray(0.2 * rate), rate))
   const [cut] = lines((await run(['measure', file, '--diameter', '12'])).stdout)
   expect(cut).toMatchObject({ verdict: 'ok', hz: expect.closeTo(heard[2].hz as number, 0) })
   expect((await run(['listen', file, '--order', 'mixed'])).status).toBe(2)

@@ -1,3 +1,5 @@
+import { once } from '@/core/numeric/once'
+
 /**
  * Reads the samples out of a sound font (SoundFont Technical Specification 2.04, sections 4 to 7): the list `shdr` of
  * 46-byte sample headers and the 16-bit samples of `smpl`. Only what the tests need of it.
@@ -7,7 +9,9 @@ export interface FontSample {
   number: number
   name: string
   rateHz: number
-  samples: Float32Array
+  /** Unpacked when first asked for. */
+  readonly samples: Float32Array
+  readonly count: number
 }
 
 const HEADER_BYTES = 46
@@ -34,14 +38,17 @@ export function readSoundFont(bytes: Uint8Array): FontSample[] {
     const at = headers.at + number * HEADER_BYTES
     const start = view.getUint32(at + 20, true)
     const end = view.getUint32(at + 24, true)
+    const unpacked = once(() => {
+      const samples = new Float32Array(end - start)
+      for (let i = 0; i < samples.length; i++)
+        samples[i] = view.getInt16(data.at + 2 * (start + i), true) / 32768
+      return samples
+    })
     return {
-      number,
-      name: text(at, 20),
-      rateHz: view.getUint32(at + 36, true),
-      samples: Float32Array.from(
-        { length: end - start },
-        (_, i) => view.getInt16(data.at + 2 * (start + i), true) / 32768,
-      ),
+      ...{ number, name: text(at, 20), rateHz: view.getUint32(at + 36, true), count: end - start },
+      get samples() {
+        return unpacked()
+      },
     }
   })
 }

@@ -1,4 +1,8 @@
 import { configure } from '@testing-library/react'
 
-// A second, as usual, is a judge of speed where a part is loaded, and here translated, when it is first shown.
-configure({ asyncUtilTimeout: 120_000 })
+configure({
+  // A second, as usual, is a judge of speed where a part is loaded, and here translated, when it is first shown.
+  asyncUtilTimeout: 120_000,
+  // What style sheets hide is the browser tests' to see: to ask it of every element took a third of the time here.
+  defaultHidden: true,
+})

@@ -112,7 +112,7 @@ async function act(tab: Session, what: (typeof ACTS)[number], chance: number, fi
   await decideImport(tab, 'merge')
 }
 
-const ROUNDS = times(12, 100)
+const ROUNDS = times(5, 100)
 const STEPS = 10
 
 test(`two tabs, ${ROUNDS} seeded interleavings: nothing lost, nothing doubled, both views right`, async () => {

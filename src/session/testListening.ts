@@ -10,7 +10,7 @@ import { currentView } from './currentView'
 import { kitEdit } from './actions/edits'
 import { testSession, type TestBench } from './testSession'
 
-export const RATE_HZ = 44_100
+export const RATE_HZ = 22_050
 
 const HEAD = practiceHead(
   {

@@ -7,7 +7,7 @@ import { DRILLS } from './kinds'
 import { rmsOf, soundsOf } from './sound'
 import { makeTrial, USUAL_DRILL_DRUM as DRUM } from './trial'
 
-const RATE_HZ = 48_000
+const RATE_HZ = 24_000
 const db = (ratio: number) => 20 * Math.log10(ratio)
 
 test('the same seed makes the same trial, another seed another', () => {
@@ -23,7 +23,7 @@ test('the right answer is among the answers, and guessing is right as often as t
     const { levels, guess } = DRILLS[kind].scale
     const places = new Map<number, number>()
     // Those that look for the size of a pattern take longer.
-    const count = kind === 'odd-lug' || kind === 'warble' ? times(30, 60) : times(90, 240)
+    const count = kind === 'odd-lug' || kind === 'warble' ? times(30, 60) : times(60, 240)
     for (let seed = 0; seed < count; seed++) {
       const { answers, truth } = makeTrial(kind, DRUM, levels[levels.length >> 1], seed)
       expect(answers).toContain(truth)
@@ -44,7 +44,7 @@ test('all taps of a trial are at one level, and no pitch is tied to loudness', (
     fc.property(fc.constantFrom(...DRILL_IDS), fc.integer({ min: 0, max: 1e6 }), (kind, seed) => {
       const { levels } = DRILLS[kind].scale
       const trial = makeTrial(kind, DRUM, levels[seed % levels.length], seed)
-      const sounds = soundsOf(trial, 16_000)
+      const sounds = soundsOf(trial, 8000)
       const levelsDb = sounds.map((samples) => db(rmsOf(samples)))
       expect(Math.max(...levelsDb) - Math.min(...levelsDb)).toBeLessThan(0.05)
       expect(sounds.every((samples) => samples.every((x) => Math.abs(x) < 1))).toBe(true)
@@ -72,7 +72,7 @@ function lengthOf(samples: Float32Array): number {
 const peakOf = (samples: Float32Array) => Math.max(...samples.map(Math.abs))
 
 test('whoever goes by length or by the loudest moment, and not by pitch, only guesses', () => {
-  const seeds = Array.from({ length: times(24, 64) }, (_, i) => 700 + i)
+  const seeds = Array.from({ length: times(16, 64) }, (_, i) => 700 + i)
   let shorter = 0
   let louder = 0
   for (const seed of seeds) {

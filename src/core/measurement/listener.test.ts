@@ -6,7 +6,7 @@ import { centsBetween } from '../units/pitch'
 import { Listener } from './listener'
 import { combineReadings } from './combine'
 
-const RATE_HZ = 44_100
+const RATE_HZ = 22_050
 
 function walk(lugs: number): { samples: Float32Array; truth: number[] } {
   const head = practiceHead(

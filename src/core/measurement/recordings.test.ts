@@ -17,9 +17,9 @@ const layers = (font: number, numbers: number[], options?: MeasureOptions) =>
 test('the reader finds every sample of both fonts', () => {
   const fonts = [fontOf(0), fontOf(1)]
   expect(fonts.map((font) => font.length)).toEqual([118, expect.any(Number)])
-  for (const { rateHz, samples } of fonts.flat()) {
+  for (const { rateHz, count } of fonts.flat()) {
     expect(rateHz).toBeGreaterThanOrEqual(22_050)
-    expect(samples.length).toBeGreaterThan(1000)
+    expect(count).toBeGreaterThan(1000)
   }
 })
 
@@ -48,7 +48,7 @@ test('toms of both fonts, as they are: a tap each, none without a stroke, and wh
     ...[25, 26, 27, 28, 29, 35, 36, 37, 38, 39, 45, 46, 47, 48, 49, 55, 56, 57, 58, 59].map(
       (n) => fontOf(1)[n],
     ),
-  ].filter((_, i) => LONG || i % 5 === 0)
+  ].filter((_, i) => LONG || i % 7 === 0)
   const read = toms.map((tom) => measureSound(tom.samples, tom.rateHz))
   expect(read.filter((taps) => taps.length > 1)).toEqual([])
   expect(read.filter(([tap]) => tap.verdict === 'no-tap')).toEqual([])

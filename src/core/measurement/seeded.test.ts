@@ -81,11 +81,11 @@ test('clean takes of one pole come close to the Cramer-Rao bound', () => {
 })
 
 test.each(NOT_A_TAP)('%s is not taken for a tap', (kind) => {
-  const named = Array.from({ length: times(4, 16) }, (_, i) => i + 1).filter((seed) => {
+  const named = Array.from({ length: times(2, 16) }, (_, i) => i + 1).filter((seed) => {
     const { samples, rateHz } = makeNotATap(kind, seed)
     return measureSound(samples, rateHz).some((tap) => tap.verdict === 'ok')
   })
-  expect(named.length).toBeLessThanOrEqual(1)
+  expect(named.length).toBeLessThanOrEqual(times(0, 1))
 })
 
 /** A busy machine drops or repeats ten milliseconds of sound: that must not become a wrong pitch that looks sure. */

@@ -1,5 +1,5 @@
 import { times } from '@ref/long'
-import { lowPassTaps } from '../numeric/filters'
+import { filterAndDecimate, lowPassTaps } from '../numeric/filters'
 import { usualDrum } from '../records/usualDrum'
 import { practiceHead } from '../practice/drum'
 import { playTap } from '../practice/tap'
@@ -29,13 +29,8 @@ function heardAbove(lugHz: number, cutHz: number, seed: number): readonly Mode[]
     finger: true,
     seconds: 3,
   })
-  const low = lowPassTaps(RATE, cutHz - 4, cutHz + 4)
-  const half = (low.length - 1) / 2
-  const cut = made.samples.map((x, i) => {
-    let sum = 0
-    for (let k = -half; k <= half; k++) sum += low[k + half] * (made.samples[i - k] ?? 0)
-    return x - sum
-  })
+  const low = filterAndDecimate(made.samples, lowPassTaps(RATE, cutHz - 4, cutHz + 4), 1)
+  const cut = made.samples.map((x, i) => x - low[i])
   return measureSound(cut, RATE, { diameterInches: 22, side: 'batter' })[0].modes
 }
 

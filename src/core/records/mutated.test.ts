@@ -12,7 +12,7 @@ const ODD: unknown[] = [
   ...[null, true, false, [], {}, [[]], [0, 0, 0], [1e9], { what: 'kitMade' }],
 ]
 
-const MUTATIONS = times(100, 1500)
+const MUTATIONS = times(60, 1500)
 const BASES = ['form4', 'form5'].map((name) =>
   JSON.stringify(oneDrum(readFileSync(join(__dirname, 'fixtures', `${name}.json`), 'utf8'))),
 )

@@ -91,11 +91,12 @@ export function rootsOf(chain: Chain, a4: number): Roots | null {
 function wayOn(lower: Float64Array, upper: Float64Array, ahead: Float64Array, wants: readonly number[]) {
   const cost = new Float64Array(lower.length)
   const to = new Int32Array(lower.length)
+  const cheapestFirst = Int32Array.from(ahead.keys()).sort((a, b) => ahead[a] - ahead[b] || a - b)
   for (let s = 0; s < lower.length; s++) {
     let least = Infinity
-    for (let j = 0; j < upper.length; j++) {
+    for (const j of cheapestFirst) {
       // No gap makes a place cheaper than what lies ahead of it.
-      if (ahead[j] >= least) continue
+      if (ahead[j] >= least) break
       const sum = ahead[j] + gapCost(upper[j] - lower[s], wants)
       if (sum < least) {
         least = sum

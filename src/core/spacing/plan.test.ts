@@ -163,7 +163,7 @@ test('an independent brute force finds no better plan on small kits', () => {
         else expect(plans[0].cost).toBeLessThan(found + 1e-6)
       },
     ),
-    { numRuns: times(6, 12) },
+    { numRuns: times(4, 12) },
   )
 })
 
@@ -216,7 +216,7 @@ test('no plan moves a fixed drum, breaks a ceiling or takes an avoided pitch, wh
         }
       }
     }),
-    { numRuns: times(10, 20) },
+    { numRuns: times(6, 20) },
   )
 })
 
@@ -313,7 +313,7 @@ test('plans differ in kind: no two within 15 cents of each other, none a shift b
             avoid === null ? 149 : Math.max(149, 2 * within),
           )
     }),
-    { numRuns: times(4, 8) },
+    { numRuns: times(3, 8) },
   )
 })
 
