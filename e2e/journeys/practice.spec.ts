@@ -1,20 +1,10 @@
 import { button, expect, test } from '../page'
+import { hearWhatIsPlayed, playedDb } from '../played'
 
 test('Practice by keyboard: a drill with both taps at one level, kept through a reload; a lesson touches no kit', async ({
   page,
 }) => {
-  // Keeps the level of everything that the page plays, as rms in dB.
-  await page.addInitScript(() => {
-    const played: number[] = []
-    Object.assign(window, { played })
-    const start = AudioBufferSourceNode.prototype.start
-    AudioBufferSourceNode.prototype.start = function (...args) {
-      const samples = this.buffer?.getChannelData(0)
-      if (samples) played.push(10 * Math.log10(samples.reduce((sum, x) => sum + x * x, 0) / samples.length))
-      start.apply(this, args as [])
-    }
-  })
-  const playedDb = () => page.evaluate(() => (window as unknown as { played: number[] }).played)
+  await hearWhatIsPlayed(page)
   await page.goto('/practice')
   const begin = button(page, 'Begin, three minutes')
   await begin.focus()
@@ -23,7 +13,7 @@ test('Practice by keyboard: a drill with both taps at one level, kept through a 
   const strip = page.getByRole('region', { name: 'Strip of trials' })
   for (let trial = 1; trial <= 2; trial++) {
     await expect(answers.first()).toBeEnabled()
-    const [a, b] = (await playedDb()).slice(-2)
+    const [a, b] = (await playedDb(page)).slice(-2)
     expect(Math.abs(a - b)).toBeLessThan(0.5)
     await page.keyboard.press(trial % 2 ? '1' : '2')
     await expect(strip).toContainText(`Trial ${trial}:`)

@@ -3,25 +3,8 @@ import { readFileSync } from 'node:fs'
 import type { Page } from '@playwright/test'
 import { microphonePlays } from '../microphone'
 import { expect, test } from '../page'
+import { hearWhatIsPlayed, playedDb } from '../played'
 
-/** Keeps the level of everything that the page plays, as rms in dB, in the order in which it is played. */
-async function hearWhatIsPlayed(page: Page): Promise<void> {
-  await page.addInitScript(() => {
-    const played: number[] = []
-    Object.assign(window, { played })
-    const start = AudioBufferSourceNode.prototype.start
-    AudioBufferSourceNode.prototype.start = function (...args) {
-      const samples = this.buffer?.getChannelData(0)
-      if (samples) {
-        const power = samples.reduce((sum, x) => sum + x * x, 0) / samples.length
-        played.push(10 * Math.log10(power))
-      }
-      start.apply(this, args as [])
-    }
-  })
-}
-
-const playedDb = (page: Page) => page.evaluate(() => (window as unknown as { played: number[] }).played)
 const answers = (page: Page) => page.getByRole('group', { name: 'Answers' }).getByRole('button')
 const strip = (page: Page) => page.getByRole('region', { name: 'Strip of trials' })
 

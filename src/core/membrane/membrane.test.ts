@@ -1,3 +1,4 @@
+import { gaussLegendre } from './ritz'
 import { centsBetween } from '../units/pitch'
 import { outsideAirFactor } from './air'
 import { coupledModes } from './coupled'
@@ -112,4 +113,23 @@ test('kicks from slack', () => {
 test('stiff hoops answer a pattern less, and so do five lugs', () => {
   expect(secondAnswerPrior('die-cast', 8).mean).toBeLessThan(secondAnswerPrior('triple-flanged', 8).mean)
   expect(secondAnswerPrior('wood', 5).mean).toBeCloseTo(0.9 * secondAnswerPrior('wood', 6).mean, 12)
+})
+
+/** Abramowitz & Stegun, table 25.4, five points, from memory; and exact for polynomials up to degree 2 n - 1. */
+test('points and weights of the integral over the radius are those of the table', () => {
+  const points = gaussLegendre(5)
+  expect(points.map(({ x }) => x)).toEqual(
+    [0.906179845938664, 0.538469310105683, 0, -0.538469310105683, -0.906179845938664].map((x) =>
+      expect.closeTo(x, 12),
+    ),
+  )
+  expect(points.map(({ w }) => w)).toEqual(
+    [0.236926885056189, 0.478628670499366, 0.568888888888889, 0.478628670499366, 0.236926885056189].map((w) =>
+      expect.closeTo(w, 12),
+    ),
+  )
+  for (let degree = 0; degree < 10; degree++) {
+    const sum = points.reduce((all, { x, w }) => all + w * x ** degree, 0)
+    expect(sum).toBeCloseTo(degree % 2 ? 0 : 2 / (degree + 1), 12)
+  }
 })
