@@ -161,3 +161,19 @@ test(`two tabs, ${ROUNDS} seeded interleavings: nothing lost, nothing doubled, b
   }
   expect(acts).toBeGreaterThan(ROUNDS * 3)
 })
+
+test('what one tab does the other shows, without a hand on it', async () => {
+  const chance = seededRandom(1)
+  const browser = new Browser(() => chance.uniform())
+  const one = await browser.tab()
+  makeKit(one, 'House')
+  addDrum(one, { ...usualDrum('tom', 12, 'rack'), name: 'Rack' })
+  await one.saved()
+  const two = await browser.tab()
+  renameKit(one, 'Hall')
+  await quiet([one])
+  for (let i = 0; i < 500 && two.kit()?.name !== 'Hall'; i++)
+    await new Promise((done) => setTimeout(done, 10))
+  expect(two.kit()?.name).toBe('Hall')
+  browser.close()
+})
