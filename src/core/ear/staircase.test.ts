@@ -97,3 +97,21 @@ test('the plain staircase settles at 70.7% right', () => {
   expect(Math.abs(chanceRight(mean, listener, scale.guess) - LEVITT_RIGHT)).toBeLessThan(0.03)
   expect(chanceRight(upDownThreshold(at)!, listener, scale.guess)).toBeCloseTo(LEVITT_RIGHT, 1)
 })
+
+/** Levitt (1971): large steps until it has turned twice, and of the turns only those of the small steps count. */
+test('the plain staircase takes large steps until its second turn, and tells from the turns after it', () => {
+  const ladder = { levels: Array.from({ length: 40 }, (_, i) => i + 1) }
+  const answers = [...'rrrr', ...'w', ...'rr', ...'w', ...'rr', ...'w'].map((each) => each === 'r')
+  const places: number[] = []
+  let at = beginUpDown(20)
+  for (const right of answers) {
+    const before = at.place
+    at = stepUpDown(at, right, ladder)
+    if (at.place !== before) places.push(at.place)
+  }
+  // Two right answers a step down; turned at 12 and at 16, and from there the small step.
+  expect(places).toEqual([16, 12, 16, 12, 14, 12, 14])
+  expect(at.turns).toEqual([13, 17, 13, 15, 13])
+  expect(upDownThreshold(at)).toBeCloseTo(Math.cbrt(13 * 15 * 13), 9)
+  expect(upDownThreshold({ ...at, turns: at.turns.slice(0, 3) })).toBeNull()
+})
