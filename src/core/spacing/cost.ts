@@ -33,7 +33,7 @@ export function gapCost(gap: number, wanted: readonly number[]): number {
   for (let i = 0; i < wanted.length; i++) off = Math.min(off, Math.abs(gap - wanted[i]))
   return close + off / 10 + 2 * squared(off / 100)
 }
-/** A product, and no iterator above: this runs for every pair of pitches of two drums, and a power takes twenty times as long. */
+/** A product, and no iterator above: this runs for every pair of pitches of two drums. */
 const squared = (x: number) => x * x
 /** Nearer than a whole step two drums are not told apart (common practice, no source: half a step gives no separation). */
 export const SEPARATE_CENTS = 200
