@@ -34,6 +34,24 @@ test.each([
   expect(said(text)).toEqual(drums)
 })
 
+test.each([
+  ['14x6.5 snare, 10 lug', 'snare 14x6.5, 10 lugs'],
+  ['22x16 kick 10 lugs, with port', 'kick 22x16, 10 lugs, port'],
+  ['kick 22 ported, 12 and 10 racks with 6 lugs', 'kick 22, port; tom 12; tom 10, 6 lugs'],
+  ['a 20 kick without a port and a 13 snare with 8-lug', 'kick 20, no port; snare 13, 8 lugs'],
+])('lugs and a port are said of the drum before them, and are no drum: %s', (text, all) => {
+  const { drums, wrong } = parseSizes(text)
+  expect(wrong).toBeNull()
+  const words = drums.map(({ kind, diameterInches, depthInches, lugs, port }) =>
+    [
+      `${kind} ${diameterInches}${depthInches === null ? '' : `x${depthInches}`}`,
+      ...(lugs === null ? [] : [`${lugs} lugs`]),
+      ...(port === null ? [] : [port ? 'port' : 'no port']),
+    ].join(', '),
+  )
+  expect(words.join('; ')).toBe(all)
+})
+
 test('what is no size and no drum is named, and the rest is read', () => {
   expect(said('kick 22 and cymbal 16')).toEqual(['kick 22', 'kick 16'])
   expect(parseSizes('kick 22 and cymbal 16')).toMatchObject({ wrong: 'cymbal' })

@@ -1,5 +1,7 @@
 import { parseNumber } from '@/core/units/number'
 import type { DrumKind } from '@/core/kit/kinds'
+import { usualDrum } from '@/core/records/usualDrum'
+import type { Drum } from '@/core/records/kit'
 
 /** Words for kinds; two words first. */
 const KINDS: ReadonlyArray<[RegExp, DrumKind]> = [
@@ -16,6 +18,11 @@ const SIZE = new RegExp(
 )
 const FRACTIONS: Record<string, number> = { '½': 0.5, '¼': 0.25, '¾': 0.75 }
 const CM_PER_INCH = 2.54
+/** What is said of the drum beside it: so many lugs, a port or none. */
+const LUGS = /(\d{1,2})[ -]?(?:lugs?|rods?)\b/y
+const PORT = /(?<none>no |without (?:an? )?|un)?(?:with )?(?:an? )?port(?:ed|s|hole)?\b/y
+const MOST_LUGS = 24
+const FEWEST_LUGS = 4
 const SKIPPED = /and|an?|the|drums?|with|my|plus|[\s.&+"”″]+/y
 const BREAK = /[,;/\n]/y
 /** From this on a tom without a word stands on the floor, and a drum is a kick. */
@@ -28,6 +35,9 @@ export interface SaidDrum {
   diameterInches: number
   /** Null where it was not said. */
   depthInches: number | null
+  lugs: number | null
+  /** With a port or without one; null where it was not said. */
+  port: boolean | null
 }
 
 /** Where in the text something stands: from this letter up to before that one. */
@@ -51,6 +61,8 @@ type Token = Said &
   (
     | { what: 'kind'; kind: DrumKind }
     | { what: 'size'; across: number; deep: number | null }
+    | { what: 'lugs'; lugs: number }
+    | { what: 'port'; port: boolean }
     | { what: 'break' }
   )
 
@@ -89,15 +101,17 @@ function drumsOf(tokens: readonly Token[]): SaidDrum[] {
     if (token.what === 'break') parts.push([])
     else parts.at(-1)!.push(token)
   }
-  const drums: SaidDrum[] = []
+  const drums: PlacedDrum[] = []
   /** Toms go on over a comma: "toms 10, 12". */
   let open: DrumKind | null = null
   /** Sizes that wait for a word behind: "12, 10 racks". */
-  let waiting: SaidDrum[] = []
+  let waiting: PlacedDrum[] = []
   for (const part of parts) {
-    const first = part[0]?.what
+    const first = part.find(({ what }) => what === 'kind' || what === 'size')?.what
+    // "with port", "10 lugs" between commas is said of the drum before.
+    if (!first) continue
     let kind: DrumKind | null = open
-    const own: SaidDrum[] = []
+    const own: PlacedDrum[] = []
     const named = part.some(({ what }) => what === 'kind')
     let pending: Array<Extract<Token, { what: 'size' }>> = []
     for (const token of part) {
@@ -119,20 +133,33 @@ function drumsOf(tokens: readonly Token[]): SaidDrum[] {
     waiting = named || open ? [] : [...waiting, ...own]
     drums.push(...own)
   }
+  for (const token of tokens)
+    if (token.what === 'lugs' || token.what === 'port') {
+      const drum = drums.findLast(({ at }) => at < token.from) ?? drums[0]
+      if (drum && token.what === 'lugs') drum.lugs = token.lugs
+      if (drum && token.what === 'port') drum.port = token.port
+    }
   const order: DrumKind[] = ['kick', 'floor-tom', 'tom', 'snare']
   drums.sort((a, b) => order.indexOf(a.kind) - order.indexOf(b.kind) || b.diameterInches - a.diameterInches)
-  return drums
+  return drums.map(({ at: _, ...drum }) => drum)
 }
+
+/** Where its size stands in the text: what is said of it stands behind that. */
+type PlacedDrum = SaidDrum & { at: number }
 
 const isTomSize = (inches: number) => inches < KICK_INCHES
 
-function drumOf({ across, deep }: { across: number; deep: number | null }, said: DrumKind | null): SaidDrum {
+function drumOf(
+  { across, deep, from }: { across: number; deep: number | null; from: number },
+  said: DrumKind | null,
+): PlacedDrum {
   const kind = said ?? (across >= KICK_INCHES ? 'kick' : across >= FLOOR_INCHES ? 'floor-tom' : 'tom')
   // A tom of more than 14 inches stands on the floor, whatever it is called.
   return {
     kind: kind === 'tom' && across > FLOOR_INCHES ? 'floor-tom' : kind,
     diameterInches: across,
     depthInches: deep,
+    ...{ lugs: null, port: null, at: from },
   }
 }
 
@@ -146,11 +173,15 @@ function tokensOf(text: string): { tokens: Token[]; notUnderstood: Said[] } {
   for (let from = 0; from < text.length;) {
     const end = (found: RegExpExecArray) => from + found[0].length
     const kind = KINDS.map(([word, kind]) => ({ kind, found: match(word, from) })).find(({ found }) => found)
-    const size = kind ? null : match(SIZE, from)
-    const skipped = kind || size ? null : (match(BREAK, from) ?? match(SKIPPED, from))
+    const lugs = kind ? null : match(LUGS, from)
+    const port = kind || lugs ? null : match(PORT, from)
+    const size = kind || lugs || port ? null : match(SIZE, from)
+    const skipped = kind || lugs || port || size ? null : (match(BREAK, from) ?? match(SKIPPED, from))
     const word = /[^\s,;]+/y
-    let to = end(kind?.found ?? size ?? skipped ?? match(word, from)!)
+    let to = end(kind?.found ?? lugs ?? port ?? size ?? skipped ?? match(word, from)!)
     if (kind) tokens.push({ what: 'kind', kind: kind.kind, from, to })
+    else if (lugs && isLugs(Number(lugs[1]))) tokens.push({ what: 'lugs', lugs: Number(lugs[1]), from, to })
+    else if (port) tokens.push({ what: 'port', port: port.groups!.none === undefined, from, to })
     else if (size) {
       const token = sizeOf(size)
       to = from + size[0].trimEnd().length
@@ -162,6 +193,8 @@ function tokensOf(text: string): { tokens: Token[]; notUnderstood: Said[] } {
   }
   return { tokens, notUnderstood }
 }
+
+const isLugs = (count: number) => count >= FEWEST_LUGS && count <= MOST_LUGS
 
 /** The size that was matched; null for one that no drum has. */
 function sizeOf(found: RegExpExecArray): { what: 'size'; across: number; deep: number | null } | null {
@@ -182,4 +215,17 @@ function inchesOf(text: string, unit: string | undefined): number {
     parseNumber(whole)! + (glyph ? FRACTIONS[glyph] : 0) + (over ? Number(over) / Number(under) : 0)
   if (!unit) return value
   return Math.round((2 * value) / (unit === 'cm' ? CM_PER_INCH : 10 * CM_PER_INCH)) / 2
+}
+
+/** A port that was only named: the usual hole (common practice, no source). */
+const USUAL_PORT_INCHES = 5
+
+/** The drum that was said, with everything that was not as usual for its size. */
+export function saidDrum({ kind, diameterInches, depthInches, lugs, port }: SaidDrum, id: string): Drum {
+  return {
+    ...usualDrum(kind, diameterInches, id),
+    ...(depthInches === null ? {} : { depthInches }),
+    ...(lugs === null ? {} : { lugs }),
+    ...(port ? { portInches: USUAL_PORT_INCHES } : {}),
+  }
 }

@@ -1,6 +1,5 @@
-import { usualDrum } from '@/core/records/usualDrum'
 import type { Drum } from '@/core/records/kit'
-import type { SaidDrum } from '@/text/sizes'
+import { saidDrum, type SaidDrum } from '@/text/sizes'
 
 /** What was changed by hand of a guessed drum, by the drum's place among those of its kind and size. */
 export type Changed = Readonly<Record<string, Partial<Drum>>>
@@ -18,18 +17,17 @@ export interface GuessedDrum {
  */
 export function guessedDrums(said: readonly SaidDrum[], changed: Changed): GuessedDrum[] {
   const count = new Map<string, number>()
-  return said.map(({ kind, diameterInches, depthInches }) => {
-    const size = `${kind} ${diameterInches}`
+  return said.map((each) => {
+    const size = `${each.kind} ${each.diameterInches}`
     const nth = (count.get(size) ?? 0) + 1
     count.set(size, nth)
     const key = `${size} ${nth}`
-    const usual = usualDrum(kind, diameterInches, key)
+    const usual = saidDrum(each, key)
     const drum = {
       ...usual,
       ...(nth > 1 ? { name: `${usual.name} no. ${nth}` } : {}),
-      ...(depthInches === null ? {} : { depthInches }),
       ...changed[key],
     }
-    return { key, drum, saidDepth: depthInches !== null }
+    return { key, drum, saidDepth: each.depthInches !== null }
   })
 }

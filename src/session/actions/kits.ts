@@ -1,6 +1,6 @@
-import type { StepId, Stop } from '@/core/bench/steps'
+import type { StepId, Stop } from '@/core/status/steps'
 import { NO_BENCH } from '../state'
-import { usualDrum } from '@/core/records/usualDrum'
+import { saidDrum, type SaidDrum } from '@/text/sizes'
 import { headKey } from '@/core/log/fold'
 import { liveEvents } from '@/core/log/kitLog'
 import type { HumbraEvent } from '@/core/records/event'
@@ -41,21 +41,10 @@ const OWN_NAME = 'My kit'
 /** Where readings of a drum of one's own come from. */
 export type SourceOfOwn = Exclude<Settings['source'], 'practice'>
 
-/** One drum of a kit that is made from sizes alone. */
-export interface SizeOnly {
-  kind: Drum['kind']
-  diameterInches: number
-  /** Null or left out: as usual for its size. */
-  depthInches?: number | null
-}
-
 /** A kit made in a minute: sizes only, everything else as usual; kept or discarded afterwards. */
-export function makeBorrowedKit(session: Session, name: string, sizes: readonly SizeOnly[]): void {
+export function makeBorrowedKit(session: Session, name: string, sizes: readonly SaidDrum[]): void {
   const kit = session.deps.newId()
-  const drums = sizes.map(({ kind, diameterInches, depthInches }) => {
-    const usual = usualDrum(kind, diameterInches, session.deps.newId())
-    return { ...usual, depthInches: depthInches ?? usual.depthInches }
-  })
+  const drums = sizes.map((said) => saidDrum(said, session.deps.newId()))
   session.append([
     { ...kitEdit({ what: 'kitMade', name, simulated: false, borrowed: true }), kit },
     ...drums.map((drum) => ({ ...kitEdit({ what: 'drumAdded' as const, drum, after: null }), kit })),

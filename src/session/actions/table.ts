@@ -1,4 +1,4 @@
-import { usualDrum } from '@/core/records/usualDrum'
+import { saidDrum } from '@/text/sizes'
 import type { TableRow } from '@/text/table'
 import type { Session } from '../session'
 import { makeOwnKit } from './kits'
@@ -17,12 +17,7 @@ export function sheetFromTable(session: Session, name: string, rows: readonly Ta
 export function kitFromTable(session: Session, name: string, rows: readonly TableRow[]): void {
   const made = rows.flatMap(({ name: drumName, said, batterHz, resonantHz }) => {
     if (!said) return []
-    const usual = usualDrum(said.kind, said.diameterInches, session.deps.newId())
-    const drum = {
-      ...usual,
-      name: drumName.slice(0, 40),
-      depthInches: said.depthInches ?? usual.depthInches,
-    }
+    const drum = { ...saidDrum(said, session.deps.newId()), name: drumName.slice(0, 40) }
     return [{ drum, placed: { id: drum.id, batterHz, resonantHz, centreHz: null } }]
   })
   session.set({ waitingTable: null })
