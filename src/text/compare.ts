@@ -1,4 +1,5 @@
-import { sameTuning, type Stroke } from '@/core/bench/strokes'
+import { ringsText } from './strokes'
+import { sameTuning, type Stroke } from '@/core/status/strokes'
 import { chanceByGuessing } from '@/core/pair/blind'
 import { fixed } from './shown'
 
@@ -26,7 +27,7 @@ export function statesText(states: readonly Tones[]): string {
   const said = states.map(({ tones }, i) => {
     const each = tones
       .slice(0, 3)
-      .map(({ hz, decaySeconds }) => `${fixed(hz, 0)} hertz, ${fixed(decaySeconds, 2)} seconds`)
+      .map(({ hz, decaySeconds }) => `${fixed(hz, 0)} hertz, ${ringsText(decaySeconds)}`)
     return `${STATE_NAMES[i][0].toUpperCase()}${STATE_NAMES[i].slice(1)}: ${each.join('; ')}`
   })
   return `Decay and tones. ${said.join('. ')}`

@@ -1,12 +1,12 @@
 import { shortRelationText } from './relation'
 import { format } from 'date-fns'
-import type { StepId } from '@/core/bench/steps'
-import { fittedSpreadCents } from '@/core/bench/targets'
+import type { StepId } from '@/core/status/steps'
+import { patternSpreadCents } from '@/core/status/targets'
 import type { Drum, Target } from '@/core/records/kit'
 import type { SheetDrum } from '@/core/records/sheet'
 import { hzText, noteText, offText } from './heads'
 import { centsBetween } from '@/core/units/pitch'
-import { layersText } from './strokes'
+import { layersText, ringsText } from './strokes'
 import { fixed } from './shown'
 
 /** What is not known of a drum that is to be kept, and the step that would tell. */
@@ -37,7 +37,7 @@ export function targetText(target: Target, lugs: number, a4Hz: number): string {
   const error = Math.max(0.05, (target.meanHz * target.meanErrorCents) / 1731)
   const how = target.offsetTurns
     ? 'uneven on purpose'
-    : `even to ${Math.round(fittedSpreadCents(target, lugs))} c`
+    : `even to ${Math.round(patternSpreadCents(target, lugs))} c`
   return `${hzText(target.meanHz)} Hz ± ${fixed(error, 2)}, ${noteText(target.meanHz, a4Hz)}, ${how}`
 }
 
@@ -52,7 +52,7 @@ export function keepRows(
   const apart = (from: number | null | undefined, to: number | null | undefined) =>
     !from || !to ? '' : offText(centsBetween(from, to))
   const knob = (wires: SheetDrum['wires']) => (wires ? `${wires.knob} ${wires.unit}` : '–')
-  const seconds = (value: number | undefined) => (value === undefined ? '–' : `${fixed(value, 2)} s`)
+  const seconds = (value: number | undefined) => (value === undefined ? '–' : ringsText(value))
   const relation = ({ batter, resonant }: SheetDrum) =>
     batter && resonant ? shortRelationText(centsBetween(batter.meanHz, resonant.meanHz)) : '–'
   return [

@@ -96,7 +96,7 @@ test('time as people say it', () => {
 
 test('ring, bend, muffling and place in words', () => {
   expect(ringText({ decaySeconds: 0.4, factor: 2, radiated: 0, bendCents: 0, bendErrorCents: 0 })).toBe(
-    '0.40 s (0.20 to 0.80)',
+    '0.92 s (0.46 to 1.84)',
   )
   expect([bendText(30.4, 12), bendText(-8, null), bendText(0.2, null)]).toEqual([
     '30 c down, give or take 12',
@@ -114,8 +114,8 @@ test('what a drum’s own log says of each relation: bare strokes only, by relat
   expect(
     logSays([stroke(180, 0.5), stroke(240, 0.3), stroke(245, 0.2), stroke(240, 0.05, ['ring'])]),
   ).toEqual([
-    'both alike: rang 0.50 s, bent 20 c down (one stroke)',
-    'resonant higher: rang 0.25 s, bent 20 c down (2 strokes)',
+    'both alike: rang 1.15 s, bent 20 c down (one stroke)',
+    'resonant higher: rang 0.58 s, bent 20 c down (2 strokes)',
   ])
   expect(logSays([])).toEqual([])
 })

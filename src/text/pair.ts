@@ -1,3 +1,5 @@
+import { sustainSeconds } from '@/core/pair/ring'
+import { ringsText } from './strokes'
 import { headCost } from '@/core/fitting/fast'
 import type { RingForecast, RingStroke } from '@/core/pair/ring'
 import { RELATION_SCHOOLS, schoolOf } from '@/core/pair/schools'
@@ -83,7 +85,7 @@ export function costText({ turns }: PairAnswer, lugs: number, keys: 1 | 2): stri
 
 /** A ring foretold, with its doubt: "0.31 s, 0.22 to 0.43". */
 export function ringText({ decaySeconds, factor }: RingForecast): string {
-  const s = (value: number) => fixed(value, 2)
+  const s = (value: number) => fixed(sustainSeconds(value), 2)
   return `${s(decaySeconds)} s (${s(decaySeconds / factor)} to ${s(decaySeconds * factor)})`
 }
 
@@ -108,7 +110,7 @@ export function logSays(strokes: readonly RingStroke[]): string[] {
     const bent = bends.length ? `, bent ${bendText(mean(bends), null)}` : ''
     const times = own.length === 1 ? 'one stroke' : `${own.length} strokes`
     return [
-      `${label}: rang ${fixed(mean(own.map(({ decaySeconds }) => decaySeconds)), 2)} s${bent} (${times})`,
+      `${label}: rang ${ringsText(mean(own.map(({ decaySeconds }) => decaySeconds)))}${bent} (${times})`,
     ]
   })
 }

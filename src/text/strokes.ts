@@ -1,8 +1,9 @@
+import { sustainSeconds } from '@/core/pair/ring'
 import { relationText } from './relation'
 import { centsBetween } from '@/core/units/pitch'
 import { format } from 'date-fns'
 import { LAYERS, type LayerId } from '@/core/pair/layers'
-import type { Stroke } from '@/core/bench/strokes'
+import type { Stroke } from '@/core/status/strokes'
 import { fixed } from './shown'
 
 /** "bare", or what lies on the drum. */
@@ -31,8 +32,11 @@ export function strokeText(stroke: Stroke): string {
     .join(' · ')
 }
 
+/** How long a tone rings: until it is 20 dB down, the one unit of a ring in words. */
+export const ringsText = (decaySeconds: number) => `${fixed(sustainSeconds(decaySeconds), 2)} s`
+
 export function decayText(decaySeconds: number | null): string {
-  return decaySeconds === null ? 'no ring kept' : `${fixed(decaySeconds, 2)} s`
+  return decaySeconds === null ? 'no ring kept' : ringsText(decaySeconds)
 }
 
 /** Two pitches held against each other, in words. */

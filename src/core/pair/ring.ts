@@ -23,6 +23,9 @@ export interface RingStroke {
   hung: string | null
 }
 
+/** Time until a tone is 20 dB down, from the time in which its amplitude falls by a factor e. */
+export const sustainSeconds = (decaySeconds: number) => Math.LN10 * decaySeconds
+
 export interface LearnedRing {
   /** Logarithms: own loss at 100 Hz, a factor on radiation, then one for each of `extras`. */
   logs: number[]

@@ -1,5 +1,6 @@
 'use client'
 
+import { ringsText } from '@/text/strokes'
 import { useEffect, useState } from 'react'
 import { clsx } from 'clsx'
 import { Play } from 'lucide-react'
@@ -251,7 +252,7 @@ function ToneTable({ heard }: { heard: HeardTap }) {
               </td>
               <td className="whitespace-nowrap">{noteText(mode.hz, settings.a4Hz)}</td>
               <td className="whitespace-nowrap">{Math.round(mode.levelDb) || 0} dB</td>
-              <td className="max-sm:hidden">{fixed(mode.decaySeconds, 2)} s</td>
+              <td className="max-sm:hidden">{ringsText(mode.decaySeconds)}</td>
               <td>
                 {chosen
                   ? heard.used

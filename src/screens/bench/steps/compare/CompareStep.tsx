@@ -1,7 +1,7 @@
 'use client'
 
 import { useState } from 'react'
-import { sameTuning } from '@/core/bench/strokes'
+import { sameTuning } from '@/core/status/strokes'
 import { ofPlan, ofStroke, playInGroove, playOf } from '@/session/actions/compare'
 import { useBenchView } from '@/session/benchReact'
 import { useSelect, useSession } from '@/session/react'

@@ -2,7 +2,7 @@
 
 import { RingingChart } from '@/charts/RingingChart'
 import { ringingModel } from '@/charts/ringing.model'
-import type { Stroke } from '@/core/bench/strokes'
+import type { Stroke } from '@/core/status/strokes'
 import type { SoundState } from '@/session/actions/compare'
 import { comparedText, STATE_NAMES, statesText } from '@/text/compare'
 import { bendText } from '@/text/pair'
@@ -70,7 +70,6 @@ function rowsOf(chosen: readonly StateChoice[], states: readonly SoundState[]): 
   return [
     row('centre', (stroke, { tones }) => `${hzText(stroke?.hz ?? tones[0].hz)} Hz`),
     row('rings', (stroke, { tones }) => decayText(stroke ? stroke.decaySeconds : tones[0].decaySeconds)),
-    row('gone by 20 dB after', (stroke) => decayText(stroke?.ringSeconds?.to20dB ?? null)),
     row('bends', (_, { glideCents }) => bendText(glideCents, null)),
     row('batter lug', (stroke, _, at) => lugs(stroke ? stroke.batterHz : at!.batterHz)),
     row('resonant lug', (stroke, _, at) => lugs(stroke ? stroke.resonantHz : at!.resonantHz)),

@@ -1,5 +1,6 @@
-import { frontChoices, type DrumPair } from '@/core/bench/pairing'
-import type { Stroke } from '@/core/bench/strokes'
+import { frontChoices } from '@/core/bench/pairing'
+import type { DrumPair } from '@/core/status/drum'
+import type { Stroke } from '@/core/status/strokes'
 import { headKey, type KitState } from '@/core/log/fold'
 import { hzText } from '@/text/heads'
 import { strokeText } from '@/text/strokes'

@@ -2,7 +2,7 @@
 
 import { DrasticChart } from '@/charts/DrasticChart'
 import { DRASTIC_PLACES, type Drastic } from '@/core/bench/drastic'
-import type { Stroke } from '@/core/bench/strokes'
+import type { Stroke } from '@/core/status/strokes'
 import type { Side } from '@/core/records/kit'
 import { centsBetween } from '@/core/units/pitch'
 import { hzText, signedCentsText } from '@/text/heads'

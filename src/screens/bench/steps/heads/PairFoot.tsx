@@ -1,6 +1,8 @@
 'use client'
 
-import { pairModel, type DrumPair } from '@/core/bench/pairing'
+import { ringsText } from '@/text/strokes'
+import { pairModel } from '@/core/bench/pairing'
+import type { DrumPair } from '@/core/status/drum'
 import type { PairBelief } from '@/core/pair/belief'
 import type { PairAnswer } from '@/core/pair/solve'
 import type { PairWant } from '@/core/pair/types'
@@ -74,7 +76,7 @@ export function PairFoot({
         now={model.ring(stands).decaySeconds}
         then={model.ring(found).decaySeconds}
         reach={3}
-        text={`${fixed(model.ring(stands).decaySeconds, 2)} → ${fixed(model.ring(found).decaySeconds, 2)} s`}
+        text={`${ringsText(model.ring(stands).decaySeconds)} → ${ringsText(model.ring(found).decaySeconds)}`}
       />
     </section>
   )

@@ -1,6 +1,6 @@
 'use client'
 
-import { layersOn } from '@/core/bench/strokes'
+import { layersOn } from '@/core/status/strokes'
 import { LAYERS, layersFor, type LayerId } from '@/core/pair/layers'
 import { setLayers } from '@/session/actions/stand'
 import type { BenchView } from '@/session/benchView'

@@ -1,7 +1,7 @@
 'use client'
 
-import { strokesOf } from '@/core/bench/strokes'
-import { isOpen } from '@/core/bench/job'
+import { strokesOf } from '@/core/status/strokes'
+import { isOpen } from '@/core/status/next'
 import { jobView } from '@/session/jobView'
 import { useBenchView } from '@/session/benchReact'
 import { useSelect } from '@/session/react'

@@ -4,12 +4,12 @@ import { useMemo } from 'react'
 import { pairModel, pairStands } from '@/core/bench/pairing'
 import { RingingChart } from '@/charts/RingingChart'
 import { ringingModel } from '@/charts/ringing.model'
-import { ringsBy, sameTuning, type Stroke } from '@/core/bench/strokes'
+import { ringsBy, sameTuning, type Stroke } from '@/core/status/strokes'
 import { ofStroke } from '@/session/actions/compare'
 import type { BenchView } from '@/session/benchView'
 import { useSelect } from '@/session/react'
 import { pairView } from '@/session/selectors'
-import { decayText, hungText, layersText, strokeText } from '@/text/strokes'
+import { decayText, hungText, layersText, strokeText, ringsText } from '@/text/strokes'
 import { useWidth } from '@/ui/useWidth'
 import { StripFrame } from '../../Frame'
 import { fixed } from '@/text/shown'
@@ -107,7 +107,7 @@ function Foretold({ width }: { width: number }) {
     <>
       <RingingChart
         model={ringingModel([[], sound.tones], Math.max(300, width), HEIGHT)}
-        label={`Foretold: ${fixed(hz, 0)} hertz, ${fixed(decaySeconds, 2)} seconds`}
+        label={`Foretold: ${fixed(hz, 0)} hertz, ${ringsText(decaySeconds)}`}
       />
       <p className="text-[15px] text-soft">
         dashed: foretold, rings {decayText(decaySeconds)} near {hz.toFixed(0)} Hz

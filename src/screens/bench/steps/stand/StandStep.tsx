@@ -1,7 +1,7 @@
 'use client'
 
 import { useEffect, useState } from 'react'
-import { ringsBy, strokesOf } from '@/core/bench/strokes'
+import { ringsBy, strokesOf } from '@/core/status/strokes'
 import { setHung } from '@/session/actions/stand'
 import { useBenchView } from '@/session/benchReact'
 import { useSelect, useSession } from '@/session/react'

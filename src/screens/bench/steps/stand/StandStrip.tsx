@@ -1,7 +1,7 @@
 'use client'
 
 import { clsx } from 'clsx'
-import type { ringsBy } from '@/core/bench/strokes'
+import type { ringsBy } from '@/core/status/strokes'
 import { decayText } from '@/text/strokes'
 import { StripFrame } from '../../Frame'
 

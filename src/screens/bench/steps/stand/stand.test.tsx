@@ -26,7 +26,7 @@ test('on the stand: held, then hung, and what the stand takes; a layer is told b
   await act(async () => strike(112, 0.35))
   const rings = within(screen.getByRole('region', { name: 'Ring' })).getAllByText(/\(\d×\)/)
   expect(rings.map((each) => each.closest('li')!.textContent)).toEqual([
-    'bare0.35 s (1×)',
-    'one gel pad0.30 s (1×)',
+    'bare0.81 s (1×)',
+    'one gel pad0.69 s (1×)',
   ])
 })
