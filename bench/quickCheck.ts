@@ -1,4 +1,4 @@
-import { headOdds, namedHeads, pullOf } from '@/core/drift/quickCheck'
+import { headOdds, namedHeads, pullOf } from '@/core/runs/quickCheck'
 import { seededRandom } from '@/core/numeric/random'
 import { shiftByCents, centsBetween } from '@/core/units/pitch'
 import { hiddenDrum, SIZES } from './pairs'

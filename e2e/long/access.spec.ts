@@ -1,6 +1,6 @@
 import AxeBuilder from '@axe-core/playwright'
 import type { Page } from '@playwright/test'
-import { STEP_IDS, STEPS } from '../../src/core/bench/steps'
+import { STEP_IDS, STEPS } from '../../src/core/status/steps'
 import { expect, move, openHead, readRound, test } from '../page'
 
 /** What no assistive technology could do without; the lists under lanes and lines have their own checks. */

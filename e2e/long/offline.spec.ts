@@ -1,5 +1,5 @@
 import { createServer, request as ask } from 'node:http'
-import { STEP_IDS } from '../../src/core/bench/steps'
+import { STEP_IDS } from '../../src/core/status/steps'
 import { COMMANDS } from '../../src/commands'
 import { expect, test } from '@playwright/test'
 import { evenOut, openHead } from '../page'

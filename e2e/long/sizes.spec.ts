@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test'
-import { STEP_IDS, STEPS } from '../../src/core/bench/steps'
+import { STEP_IDS, STEPS } from '../../src/core/status/steps'
 import { faultsOf } from '../layout'
 import { expect, move, openHead, readRound, test } from '../page'
 

@@ -1,4 +1,4 @@
-import { hasStep, STEP_IDS, STEPS, type StepId } from '@/core/bench/steps'
+import { hasStep, STEP_IDS, STEPS, type StepId } from '@/core/status/steps'
 import { chooseHead, goToStop } from '@/session/actions/kits'
 import { currentView } from '@/session/currentView'
 import { jobView } from '@/session/jobView'

@@ -13,7 +13,7 @@ import type { Verdict as TapVerdict } from '@/core/measurement/types'
 import type { PairLimit, PairWarning } from '@/core/pair/limits'
 import type { Gives } from '@/core/spacing/types'
 import type { Verdict } from '@/core/spacing/verdict'
-import type { StepId } from '@/core/bench/steps'
+import type { StepId } from '@/core/status/steps'
 
 /** Which entry answers what the app says: whole lists by their types, so that a new reason without an entry does not compile. */
 

@@ -1,8 +1,8 @@
-import { benchHead, pastOf, remember } from '@/core/bench/standing'
+import { pastOf, remember } from '@/core/status/ahead'
 import type { KitState } from '@/core/log/fold'
-import { sidesOf } from '@/core/records/plain'
 import type { Settings } from '@/core/records/settings'
 import type { SessionDeps } from './deps'
+import { hereOf } from './here'
 import { kitOf } from './state'
 
 type Deps = Pick<SessionDeps, 'nowMs' | 'place' | 'believe'>
@@ -12,19 +12,22 @@ type Deps = Pick<SessionDeps, 'nowMs' | 'place' | 'believe'>
  * out stays with the log.
  * @param drum only the heads of this one; null for all
  */
-async function believeKit(deps: Deps, kit: KitState, drum: string | null = null): Promise<void> {
-  const heads = kit.drums
+async function believeKit(
+  deps: Deps,
+  settings: Settings,
+  kit: KitState,
+  drum: string | null = null,
+): Promise<void> {
+  const here = hereOf({ settings, clockMs: deps.nowMs() }, kit)
+  const drums = kit.drums
     .filter(({ id }) => drum === null || id === drum)
-    .flatMap((each) =>
-      sidesOf(each).flatMap((side) => {
-        const head = benchHead(kit, each, side, kit.simulated, deps.nowMs())
-        const past = pastOf(head)
-        return past ? [{ head, past }] : []
-      }),
-    )
-  if (heads.length === 0) return
-  const believed = await deps.believe(heads.map(({ past }) => past))
-  believed?.forEach((each, i) => remember(heads[i].head, each))
+    .flatMap((each) => {
+      const past = pastOf(here, each)
+      return past ? [{ drum: each, past }] : []
+    })
+  if (drums.length === 0) return
+  const believed = await deps.believe(drums.map(({ past }) => past))
+  believed?.forEach((each, i) => remember(here, drums[i].drum, each))
 }
 
 /** What the place that is open asks first of the kit on screen. @returns the rest, to be worked out when there is time */
@@ -35,8 +38,9 @@ export async function believeFirst(
 ): Promise<() => Promise<void>> {
   const kit = kitOf({ kits, settings })
   const place = deps.place()
-  const rest = () => (kit ? believeKit(deps, kit) : Promise.resolve())
-  if (kit && place === '/bench') await believeKit(deps, kit, settings.drum ?? kit.drums[0]?.id ?? null)
+  const rest = () => (kit ? believeKit(deps, settings, kit) : Promise.resolve())
+  if (kit && place === '/bench')
+    await believeKit(deps, settings, kit, settings.drum ?? kit.drums[0]?.id ?? null)
   if (!OF_THE_KIT.includes(place)) return rest
   await rest()
   return () => Promise.resolve()

@@ -1,5 +1,5 @@
-import { benchHead, lastKnown, type BenchHead } from '@/core/bench/standing'
-import { evenRequestFor } from '@/core/bench/request'
+import { headStatus, type HeadStatus } from '@/core/status/head'
+import { requestOf, type Here } from '@/core/status/inputs'
 import { alike, CHECK_LUGS, climbOf, isPressOnly, settlingNow } from '@/core/bench/climbing'
 import type { Pass, Sitting } from '@/core/log/sittings'
 import type { Climb } from '@/core/fitting/climb'
@@ -9,10 +9,10 @@ import { headKey, type KitState } from '@/core/log/fold'
 import { nextInOrder } from '@/core/kit/order'
 import { stepsLeft } from '@/core/evening/order'
 import { targetMeanHz, type EvenRequest, type Step } from '@/core/evening/types'
-import { aimOf, sheetTarget } from '@/core/bench/targets'
 import type { Aim, Drum, Side, Target } from '@/core/records/kit'
 import type { OtherHead } from '@/core/records/event'
 import type { Advice } from '@/workers/protocol'
+import { hereOf } from './here'
 import { kitOf, type SessionState } from './state'
 
 /**
@@ -21,13 +21,14 @@ import { kitOf, type SessionState } from './state'
 export type BenchPhase = 'read' | 'turn' | 'press' | 'done' | 'climb'
 
 export interface BenchView {
+  here: Here
   kit: KitState
   drum: Drum
   side: Side
   practice: boolean
   /** What lugs count as read by. */
   readBy: ReadBy
-  head: BenchHead
+  head: HeadStatus
   sitting: Sitting | null
   otherHead: OtherHead
   aim: Aim
@@ -104,14 +105,15 @@ function viewOf(state: BenchState, kit: KitState | null): BenchView | null {
   if (!kit || !selection) return null
   const { drum, side } = selection
   const practice = state.source === 'practice'
-  const head = benchHead(kit, drum, side, practice, state.clockMs)
-  const other = lastKnown(benchHead(kit, drum, otherSide(side), practice, state.clockMs))
+  const here = hereOf(state, kit, practice)
+  const head = headStatus(here, drum, side)
   const { sitting } = head
+  const { keys, largestStepTurns } = state.settings
+  const ask = (open: boolean) =>
+    requestOf(head, head.otherHz, { ...{ open, anew: sitting === null, keys, largestStepTurns } })
   const pass = sitting?.passes.at(-1) ?? null
-  const request = evenRequestFor(kit, head, other?.meanHz ?? null, state.settings, false)
-  const openRequest = pass?.turns
-    ? evenRequestFor(kit, head, other?.meanHz ?? null, state.settings, true)
-    : null
+  const request = ask(false)
+  const openRequest = pass?.turns ? ask(true) : null
   const known = state.advice
   const advice = known && sameRequest(known.request, request) ? known.answer : null
   const climb = climbOf(head, targetMeanHz(request.target), state.settings.largestStepTurns)
@@ -126,6 +128,7 @@ function viewOf(state: BenchState, kit: KitState | null): BenchView | null {
   const checking =
     (climb !== null && climb.stage !== 'there') || Boolean(pass && isPressOnly(sitting?.passes.at(-2), pass))
   const view = {
+    here,
     kit,
     drum,
     side,
@@ -134,8 +137,8 @@ function viewOf(state: BenchState, kit: KitState | null): BenchView | null {
     head,
     sitting,
     otherHead: sitting?.passes.at(-1)?.otherHead ?? otherHeadOf(kit, drum, side),
-    aim: aimOf(kit, drum.id, side),
-    kept: sheetTarget(kit, drum.id, side),
+    aim: head.aim,
+    kept: head.kept,
     lug: nextLug(state, sitting, drum.lugs, advice),
     request,
     openRequest,

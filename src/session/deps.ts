@@ -1,4 +1,4 @@
-import type { Believed, Past } from '@/core/bench/standing'
+import type { Believed, Past } from '@/core/status/ahead'
 import type { Adviser } from '@/workers/adviser/client'
 import type { Ear } from '@/workers/ear/client'
 import type { DrillStore } from '@/storage/drillStore'

@@ -1,6 +1,5 @@
 import { DAY_MS } from '@/core/units/time'
 import { drumLog } from '@/core/log/fold'
-import { lastKnown } from '@/core/bench/standing'
 import { targetMeanHz } from '@/core/evening/types'
 import { climb, type Climb } from '@/core/fitting/climb'
 import type { QuestionId } from '@/core/fitting/questions'
@@ -8,11 +7,11 @@ import type { FindingId } from '@/core/fitting/lookOver'
 import { slackBelief } from '@/core/head/belief'
 import { explainPair } from '@/core/head/pairCause'
 import type { Sitting } from '@/core/log/sittings'
-import { drumPair } from '@/core/bench/pairing'
-import { layersOn, ringsBy, strokesOf } from '@/core/bench/strokes'
+import { drumStatus } from '@/core/status/drum'
+import { layersOn, ringsBy, strokesOf } from '@/core/status/strokes'
 import { USUAL_PARTS } from '@/core/pair/model'
 import { foretellRing, learnRing } from '@/core/pair/ring'
-import { evenHeadOf } from '@/core/bench/targets'
+import { evenHeadOf } from '@/core/status/targets'
 import { secondAnswerPrior, turnLawPrior } from '@/core/membrane/turnLaw'
 import { centsBetween } from '@/core/units/pitch'
 import type { BenchView } from './benchView'
@@ -20,7 +19,7 @@ import type { BenchView } from './benchView'
 /** The whole way up as it would be from finger-tight, to the target or, where none is set, back to where the head stands. */
 export function climbFromSlack(view: BenchView, largestStepTurns: number): Climb | null {
   const { drum, side, request, head } = view
-  const targetHz = targetMeanHz(request.target) ?? lastKnown(head)?.meanHz
+  const targetHz = targetMeanHz(request.target) ?? head.pitch.hz
   if (!targetHz) return null
   return climb({
     belief: slackBelief(evenHeadOf(drum, side, null), head.learned ?? undefined, 'fingers'),
@@ -98,7 +97,7 @@ export function evidenceOf(view: BenchView, nowMs: number): Map<QuestionId, stri
     const days = (nowMs - Date.parse(fitted)) / DAY_MS
     found.set('age', days < 7 ? 'days' : days < 365 ? 'months' : 'long')
   }
-  for (const [question, answer] of heardAnswers(view, nowMs)) found.set(question, answer)
+  for (const [question, answer] of heardAnswers(view)) found.set(question, answer)
   for (const { finding } of head.findings) {
     const said = FOUND[finding]
     if (said) found.set(...said)
@@ -132,7 +131,7 @@ const RINGS = { long: 1.7, short: 0.55 }
 const MOUNT_PART = 0.6
 
 /** What strokes on the centre and the muffling that was noted already answer. */
-function heardAnswers({ kit, drum, practice }: BenchView, nowMs: number): Array<[QuestionId, string]> {
+function heardAnswers({ here, kit, drum, practice }: BenchView): Array<[QuestionId, string]> {
   const found: Array<[QuestionId, string]> = []
   const strokes = strokesOf(kit, drum, practice)
   const layers = layersOn(kit, drum, practice)
@@ -146,7 +145,7 @@ function heardAnswers({ kit, drum, practice }: BenchView, nowMs: number): Array<
     found.push(['held', hung < MOUNT_PART * held ? 'mounted' : 'alike'])
   const newest = bare.at(-1)
   if (newest && newest.batterHz !== null) {
-    const pair = drumPair(kit, drum, practice, nowMs)
+    const { pair } = drumStatus(here, drum)
     const usual = foretellRing(
       pair.drum,
       { batterHz: newest.batterHz, resonantHz: newest.resonantHz, layers: [], hung: null },

@@ -8,7 +8,8 @@ import { typeReading } from './actions/said'
 import { moveOn, pressed, turned, turnedAll, turnedOtherwise } from './actions/turning'
 import { watchAdvice } from './adviceWatch'
 import { climbFromSlack, evidenceOf } from './fitView'
-import { kitSummary } from './kitView'
+import { kitStatus } from '@/core/status/kit'
+import { hereOf } from './here'
 import { testSession } from './testSession'
 
 const settle = async () => {
@@ -117,7 +118,7 @@ test('findings are noted, leave their rods out, show on the kit, and are cleared
   noteFinding(session, 'stripped', [4, 2])
   expect(view(session).head.findings).toMatchObject([{ finding: 'stripped', rods: [2, 4], side: 'batter' }])
   expect(view(session).request.deadRods).toEqual([2, 4])
-  expect(kitSummary(session.get(), session.kit()!)[0].findings.length).toBe(1)
+  expect(kitStatus(hereOf(session.get(), session.kit()!))[0].findings.length).toBe(1)
   clearFinding(session, view(session).head.findings[0].id)
   expect(view(session).head.findings).toEqual([])
   session.undo()

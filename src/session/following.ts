@@ -1,4 +1,4 @@
-import { lugsThen } from '@/core/bench/strokes'
+import { lugsThen } from '@/core/status/strokes'
 import { newKitLog, withEvents, type KitLog, type Placed } from '@/core/log/kitLog'
 import { restated } from '@/core/log/restate'
 import { summaryOf } from '@/core/log/summary'

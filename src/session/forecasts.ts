@@ -1,4 +1,6 @@
-import { forecastOf, type HeadForecast } from '@/core/drift/headForecast'
+import { headStatus } from '@/core/status/head'
+import { NO_DIAL } from '@/core/status/inputs'
+import { forecastOf, type HeadForecast } from '@/core/status/forecast'
 import { headKey } from '@/core/log/headKey'
 import type { KitState } from '@/core/log/fold'
 import { sidesOf } from '@/core/records/plain'
@@ -9,6 +11,12 @@ export type Forecasts = ReadonlyMap<string, HeadForecast | null>
 
 const headsOf = (kit: KitState) =>
   kit.drums.flatMap((drum) => sidesOf(drum).map((side) => ({ drum, side, key: headKey(drum.id, side) })))
+
+/** @returns null without a target, or where its pitch was never read */
+function forecastAt(kit: KitState, drum: Drum, side: Side, nowMs: number): HeadForecast | null {
+  const here = { kit, practice: kit.simulated, nowMs, gauge: NO_DIAL }
+  return forecastOf(here, headStatus(here, drum, side))
+}
 
 export interface Leaving {
   drum: Drum
@@ -43,7 +51,7 @@ export function forecastsInTurn(
   const next = () => {
     const head = heads[found.size]
     if (!head) return onMore(new Map(found), true)
-    found.set(head.key, forecastOf(kit, head.drum, head.side, kit.simulated, nowMs))
+    found.set(head.key, forecastAt(kit, head.drum, head.side, nowMs))
     timer = setTimeout(next)
   }
   timer = setTimeout(next)

@@ -1,6 +1,6 @@
 import { COMMANDS } from '@/commands'
 import { stepCommand } from '@/commands/steps'
-import { besideOf, hasStep, lineOf, STEP_IDS, STEPS, stopLabel } from '@/core/bench/steps'
+import { besideOf, hasStep, lineOf, STEP_IDS, STEPS, stopLabel } from '@/core/status/steps'
 import { AREA_IDS, AREAS } from '@/core/fitting/lookOver'
 import { KIND_NAMES, usualDrum } from '@/core/records/usualDrum'
 import { nextText, stepState } from '@/text/steps'

@@ -1,6 +1,7 @@
 import { createSelector } from 'reselect'
-import { drumJob, isOpen, nextStop, type DrumJob } from '@/core/bench/job'
-import { hasStep, lineOf, type StepId, type Stop } from '@/core/bench/steps'
+import { drumJob, type DrumJob } from '@/core/status/line'
+import { isOpen, nextStop } from '@/core/status/next'
+import { hasStep, lineOf, type StepId, type Stop } from '@/core/status/steps'
 import type { Drum, Side } from '@/core/records/kit'
 import { sidesOf } from '@/core/records/plain'
 import { nextInRun } from './actions/run'
@@ -32,11 +33,15 @@ const benchJob = createSelector(
     (state: SessionState) => benchView(state)?.side ?? 'batter',
     (state: SessionState) => benchView(state)?.practice ?? false,
     (state: SessionState) => benchView(state)?.head.sitting ?? null,
+    (state: SessionState) => state.settings.gaugeLaw,
+    (state: SessionState) => state.settings.gaugeError,
     sameTime,
   ],
   // The sitting decides which of the log's sittings is going on.
-  (kit, drum, side, practice, _sitting, nowMs) =>
-    kit && drum ? drumJob(kit, drum, side, practice, nowMs) : null,
+  (kit, drum, side, practice, _sitting, gaugeLaw, gaugeError, nowMs) =>
+    kit && drum
+      ? drumJob({ ...{ kit, practice, nowMs }, gauge: { gaugeLaw, gaugeError } }, drum, side)
+      : null,
 )
 
 export const jobView: (state: SessionState) => JobView | null = createSelector(
@@ -67,7 +72,7 @@ function nextOf(
     at.step === 'even' ? view.phase !== 'done' || view.advice?.plan.done === false : isOpen(job, at)
   if (left && (at.step === 'even' || at.step === 'look')) return null
   const stop = nextStop(job, at)
-  const other = stop?.step === 'even' && stop.side !== view.side && job.heads[stop.side].aim !== null
+  const other = stop?.step === 'even' && stop.side !== view.side && job.aims[stop.side] !== null
   // A run goes from head to head; only what belongs together comes first.
   if (inRun && !other) return { drum: inRun.drum, side: inRun.side }
   if (stop) return { stop }

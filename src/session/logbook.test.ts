@@ -1,5 +1,7 @@
+import { headStatus } from '@/core/status/head'
+import { nextOfKit } from '@/core/status/next'
 import ICAL from 'ical.js'
-import { forecastOf } from '@/core/drift/headForecast'
+import { forecastOf } from '@/core/status/forecast'
 import { headReports } from '@/core/runs/reports'
 import { eventSchema } from '@/core/records/event'
 import { usualDrum } from '@/core/records/usualDrum'
@@ -7,7 +9,7 @@ import { dayText, leavesText, lockText, oddsText, rangeText, sinceText, whyThatD
 import { logbookCsv } from '@/text/csv'
 import { laneText, notInFileText, occasionText, tonightText } from '@/text/logbook'
 import { turnsLabel } from '@/text/turns'
-import { nextText, statusText, summaryText } from '@/screens/kit/summaryText'
+import { nextText, drumText, summaryText } from '@/screens/kit/summaryText'
 import { calendarOf } from './actions/calendar'
 import { takeIn } from './actions/incoming'
 import {
@@ -26,7 +28,8 @@ import { turnedOtherwise } from './actions/turning'
 import { currentView } from './currentView'
 import { filed, notInFile } from './filed'
 import { entriesOf, found, likeNow, twoDays } from './findLog'
-import { kitSummary, nextThing } from './kitView'
+import { kitStatus } from '@/core/status/kit'
+import { hereOf } from './here'
 import { firstOut, forecastsInTurn, type Forecasts } from './forecasts'
 import { lanesOf } from './logbookView'
 import { seasonOf } from './season'
@@ -70,7 +73,11 @@ test('gigs to come bring the day nearer, and it is said by gig', async () => {
   const { session } = await played()
   const now = session.deps.nowMs()
   const rack = session.kit()!.drums[0]
-  const of = () => forecastOf(session.kit()!, rack, 'batter', false, now)!
+  const of = () =>
+    forecastOf(
+      { ...hereOf(session.get(), session.kit()!), nowMs: now },
+      headStatus({ ...hereOf(session.get(), session.kit()!), nowMs: now }, rack, 'batter'),
+    )!
   for (let i = 0; i < 12; i++) noteOccasion(session, gigOn(now + (3 + 7 * i) * DAY))
   const seldom = of()
   for (let i = 0; i < 40; i++) noteOccasion(session, gigOn(now + (1 + 2 * i) * DAY))
@@ -102,8 +109,8 @@ test('Kit knows the date: settled on the day, perhaps moved some weeks later, li
   keepKit(session, 'Hall', '')
   const states = () => {
     session.tick()
-    const drums = kitSummary(session.get(), session.kit()!)
-    return { drums, text: summaryText(drums), words: drums.map((drum) => statusText(drum).word) }
+    const drums = kitStatus(hereOf(session.get(), session.kit()!))
+    return { drums, text: summaryText(drums), words: drums.map((drum) => drumText(drum).word) }
   }
   expect(states().words).toEqual(['settled', 'settled'])
   expect(states().text).toBe('Every head that was read is where it should be.')
@@ -111,8 +118,8 @@ test('Kit knows the date: settled on the day, perhaps moved some weeks later, li
   const soon = states()
   expect(soon.words).not.toContain('settled')
   expect(soon.text).toMatch(/may have moved since|have likely moved since|has likely moved since/)
-  const next = nextThing(session.get(), session.kit()!, soon.drums)
-  expect(next).toMatchObject({ do: 'read' })
+  const next = nextOfKit(hereOf(session.get(), session.kit()!), soon.drums, 2)
+  expect(next).toMatchObject({ what: 'read' })
   expect(nextText(next, session.deps.nowMs())!.why).toMatch(/read 12 days ago/)
   advanceMs(200 * DAY)
   const late = states()
@@ -321,15 +328,12 @@ test('days, ranges, odds and turns as people say them', () => {
     '8 in 10 moved',
     'almost surely moved',
   ])
-  const known = {
-    at: new Date(now - 9 * DAY).toISOString(),
-    meanHz: 200,
-    meanErrorCents: 1,
-    cosineCents: 0,
-    sineCents: 0,
-    waveErrorCents: 1,
+  const asRead = {
+    ...{ at: new Date(now - 9 * DAY).toISOString(), hz: 200, errorCents: 1 },
+    ...{ cosineCents: 0, sineCents: 0, waveErrorCents: 1 },
   }
-  expect(sinceText({ known, movedCents: -3.2, sd: 3 }, now)).toBe('read 9 days ago, likely 3.2 c lower since')
+  const pitch = { hz: 200 * 2 ** (-3.2 / 1200), errorCents: 3, known: 'aged' as const, lugs: [] }
+  expect(sinceText({ asRead, pitch }, now)).toBe('read 9 days ago, likely 3.2 c lower since')
   expect(turnsLabel([0, 0, 0.0625, 0.0625, 0, 0])).toBe('3 and 4 up 1/16')
   expect(turnsLabel([-0.125, -0.125, -0.125, -0.125, -0.125, -0.13])).toBe('all down 1/8')
   const loss = {

@@ -1,15 +1,17 @@
 import { keptForecast, type KeptForecast } from '@/core/drift/kept'
-import { benchHead } from '@/core/bench/standing'
 import { rodLosses, rodsToLock, type RodLoss } from '@/core/drift/rods'
 import { turnLawOf } from '@/core/membrane/turnLaw'
-import { believedNow, daysOf, halfBand, newSince } from '@/core/drift/headForecast'
+import { headStatus } from '@/core/status/head'
+import { headAtHand, NO_DIAL } from '@/core/status/inputs'
+import { daysOf, newSince } from '@/core/drift/headAgeing'
+import { halfBand } from '@/core/status/forecast'
 import { headKey } from '@/core/log/headKey'
 import { headLog, type KitState } from '@/core/log/fold'
 import { historyOf, type HeadLog } from '@/core/log/headLog'
 import type { PastSitting, Reading } from '@/core/log/history'
 import { sidesOf } from '@/core/records/plain'
 import type { Drum, Side, Target } from '@/core/records/kit'
-import { sheetTarget } from '@/core/bench/targets'
+import { sheetTarget } from '@/core/status/targets'
 import { centsBetween } from '@/core/units/pitch'
 import { turnsLabel } from '@/text/turns'
 
@@ -66,13 +68,10 @@ function laneOf(kit: KitState, drum: Drum, side: Side, practice: boolean, nowMs:
       ? kept.lane
       : drawnLane(log, drum, side, target)
   known.set(log, { target, drum, lane })
-  const believed = believedNow(kit, drum, side, practice, nowMs)
+  const { pitch } = headStatus({ ...{ kit, practice, nowMs }, gauge: NO_DIAL }, drum, side)
   return {
     ...lane,
-    now: believed && {
-      cents: centsBetween(lane.zeroHz, believed.known.meanHz) + believed.movedCents,
-      sd: believed.sd,
-    },
+    now: pitch.hz === null ? null : { cents: centsBetween(lane.zeroHz, pitch.hz), sd: pitch.errorCents! },
   }
 }
 
@@ -137,7 +136,7 @@ export function rodsOf(
   { drum, side, history }: LaneView,
   nowMs: number,
 ): { losses: RodLoss[]; lock: RodLoss[] } {
-  const { learned } = benchHead(kit, drum, side, kit.simulated, nowMs)
+  const { learned } = headAtHand({ ...{ kit, practice: kit.simulated, nowMs }, gauge: NO_DIAL }, drum, side)
   const losses = rodLosses(drum, history, kit.diary, turnLawOf(drum, side, learned?.hz2PerTurn))
   return { losses, lock: rodsToLock(drum, losses) }
 }

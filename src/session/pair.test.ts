@@ -1,7 +1,8 @@
+import { hereOf } from './here'
 import { usualDrum } from '@/core/records/usualDrum'
-import { drumPair } from '@/core/bench/pairing'
+import { drumStatus } from '@/core/status/drum'
 import { takeCentre, typeCentre, centreExpectation } from './actions/centre'
-import { aimPair, askPair, pairOf } from './actions/pair'
+import { aimPair, askPair } from './actions/pair'
 import { addDrum, chooseHead, makeKit } from './actions/kits'
 import { currentView } from './currentView'
 import { typeReading } from './actions/said'
@@ -34,7 +35,7 @@ test('one head read is enough to begin; both and the centre teach the drum', asy
   const guess = (await askPair(session, { batterHz: 180, resonantHz: 225 }))!
   // This drum speaks lower than its sizes say.
   typeCentre(session, view(), guess.centreHz * 0.96)
-  const pair = pairOf(session, view())
+  const { pair } = drumStatus(view().here, view().drum)
   expect(pair.seen.length).toBe(1)
   expect(pair.centreHz).toBeCloseTo(guess.centreHz * 0.96, 6)
   const taught = (await askPair(session, { batterHz: 180, resonantHz: 225 }))!
@@ -52,7 +53,7 @@ test('a centre reading keeps where both heads stood then, and is not the present
   turnedOtherwise(session, [0.25, 0.25, 0.25, 0.25, 0.25, 0.25])
   read('batter', 200)
   const { kit, drum } = view()
-  const pair = drumPair(kit, drum, false, session.get().clockMs)
+  const pair = drumStatus(hereOf(session.get(), kit, false), drum).pair
   expect(pair.centreHz).toBeNull()
   expect(Math.abs(pair.batterHz! - 200)).toBeLessThan(1.5)
   expect(Math.abs(pair.seen[0].batterHz! - 180)).toBeLessThan(1)
@@ -72,10 +73,10 @@ test('both heads are aimed at what was solved', async () => {
 
 test('a stroke on the centre is expected where the heads say, kept with its ring, and a refused one changes nothing', async () => {
   const { session, read, view } = await withTom()
-  expect(centreExpectation(view(), 0)).not.toHaveProperty('expectHz')
+  expect(centreExpectation(view())).not.toHaveProperty('expectHz')
   read('batter', 180)
   read('resonant', 225)
-  const { expectHz, tap: where } = centreExpectation(view(), session.get().clockMs)
+  const { expectHz, tap: where } = centreExpectation(view())
   expect(where).toBe('centre')
   expect(expectHz).toBeGreaterThan(90)
   expect(expectHz).toBeLessThan(150)

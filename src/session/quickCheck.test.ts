@@ -1,4 +1,5 @@
-import { checkDrum } from '@/core/drift/quickCheck'
+import { hereOf } from './here'
+import { checkDrum } from '@/core/runs/quickCheck'
 import { drumLog } from '@/core/log/fold'
 import { checkText } from '@/text/quickCheck'
 import { typeCentre } from './actions/centre'
@@ -19,7 +20,7 @@ async function struck() {
     typeCentre(session, currentView(session)!, hz)
     const kit = session.kit()!
     const { id } = drumLog(kit, 'rack', false).strokes.at(-1)!.event
-    return checkDrum(kit, kit.drums[0], false, id, session.deps.nowMs())!
+    return checkDrum(hereOf(session.get(), kit, false), kit.drums[0], id)!
   }
   session.setSettings({ typedErrorCents: 1 })
   strike(108)
@@ -67,6 +68,6 @@ test('a head that was never read cannot be checked', async () => {
   typeCentre(session, currentView(session)!, 70)
   const kit = session.kit()!
   const { id } = drumLog(kit, 'floor', false).strokes.at(-1)!.event
-  expect(checkDrum(kit, kit.drums[1], false, id, session.deps.nowMs())).toBeNull()
-  expect(checkDrum(kit, kit.drums[1], false, 'no such', session.deps.nowMs())).toBeNull()
+  expect(checkDrum(hereOf(session.get(), kit, false), kit.drums[1], id)).toBeNull()
+  expect(checkDrum(hereOf(session.get(), kit, false), kit.drums[1], 'no such')).toBeNull()
 })

@@ -1,6 +1,6 @@
 import { usualDrum } from '@/core/records/usualDrum'
 import { drasticRoom } from '@/core/bench/drastic'
-import { leaveOut, type WorkItem } from '@/core/runs/worklist'
+import { leaveOut, type WorkItem } from '@/core/status/worklist'
 import { runCsv } from '@/text/csv'
 import { reportIntervals, reportRows, standsText, todoText } from '@/text/run'
 import { changeDrum, chooseHead } from './actions/kits'

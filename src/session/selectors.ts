@@ -1,24 +1,28 @@
 import { createSelector } from 'reselect'
-import { drumPair, type DrumPair } from '@/core/bench/pairing'
+import { drumStatus, type DrumStatus } from '@/core/status/drum'
 import type { Sheet } from '@/core/log/sheets'
 import { knownKit, planRequestOf, type ChoiceTrouble, type KnownKit } from '@/core/sheets/planning'
 import { judgeKit } from '@/core/spacing/verdict'
 import type { PlanRequest } from '@/core/spacing/types'
 import { benchView } from './benchView'
 import { sameTime } from './sameTime'
+import { dialOf } from './here'
 import { kitOf, type SessionState } from './state'
-import { kitAsKept, kitAsRead } from './verdictView'
+import { asItStands, asKeptOn } from './verdictView'
 
 /** Both heads of the drum on the bench, as the log knows them; null without a drum. */
-export const pairView: (state: SessionState) => DrumPair | null = createSelector(
+const drumView: (state: SessionState) => DrumStatus | null = createSelector(
   [
     (state: SessionState) => benchView(state)?.kit ?? null,
     (state: SessionState) => benchView(state)?.drum ?? null,
     (state: SessionState) => benchView(state)?.practice ?? false,
+    dialOf,
     sameTime,
   ],
-  (kit, drum, practice, nowMs) => (kit && drum ? drumPair(kit, drum, practice, nowMs) : null),
+  (kit, drum, practice, gauge, nowMs) =>
+    kit && drum ? drumStatus({ kit, practice, nowMs, gauge }, drum) : null,
 )
+export const pairView = (state: SessionState) => drumView(state)?.pair ?? null
 
 export interface Planning {
   known: KnownKit
@@ -26,7 +30,10 @@ export interface Planning {
   trouble: ChoiceTrouble[]
 }
 
-const knownOf = createSelector([kitOf, sameTime], (kit, nowMs) => kit && knownKit(kit, kit.simulated, nowMs))
+const knownOf = createSelector(
+  [kitOf, dialOf, sameTime],
+  (kit, gauge, nowMs) => kit && knownKit({ ...{ kit, nowMs, gauge }, practice: kit.simulated }),
+)
 
 /** The kit and what was chosen for it as a request; null without a kit. */
 export const planningOf: (state: SessionState) => Planning | null = createSelector(
@@ -43,12 +50,10 @@ export const planningOf: (state: SessionState) => Planning | null = createSelect
 )
 
 /** What does not fit together in the kit as it was read. */
-export const judgedAsRead = createSelector([kitOf, sameTime], (kit, nowMs) =>
-  judgeKit(kit ? kitAsRead(kit, nowMs) : []),
-)
+export const judgedAsRead = createSelector([knownOf], (known) => judgeKit(known ? asItStands(known) : []))
 
 /** The same of the kit as a sheet would have it. */
 export const judgedAsKept = createSelector(
-  [kitOf, (_state: SessionState, sheet: Sheet) => sheet, sameTime],
-  (kit, sheet, nowMs) => judgeKit(kit ? kitAsKept(kit, sheet, nowMs) : []),
+  [knownOf, (_state: SessionState, sheet: Sheet) => sheet],
+  (known, sheet) => judgeKit(known ? asKeptOn(known, sheet) : []),
 )

@@ -26,7 +26,8 @@ import {
   turnNotMade,
 } from './actions/turning'
 import { watchAdvice } from './adviceWatch'
-import { kitSummary } from './kitView'
+import { kitStatus } from '@/core/status/kit'
+import { hereOf } from './here'
 import { testSession, type TestBench, logOf } from './testSession'
 
 const READ = [228.1, 230, 231, 229, 228, 230.2, 231.1, 229.1]
@@ -170,7 +171,7 @@ test('what the fit says is kept, not the readings; the next sitting is held agai
   const view = currentView(session)!
   expect(view.sitting!.passes.length).toBe(1)
   expect(view.request.target).toEqual({ hz: target.meanHz })
-  expect(kitSummary(session.get(), session.kit()!)[0].heads.batter.target).toEqual(target)
+  expect(kitStatus(hereOf(session.get(), session.kit()!))[0].heads.batter.kept).toEqual(target)
 })
 
 test('everything is there again after a reload, in the middle of a pass', async () => {

@@ -1,3 +1,4 @@
+import { hereOf } from './here'
 import { differences, standingNow } from '@/core/sheets/compare'
 import { NO_CHOICES } from '@/core/records/plain'
 import { readKitFile } from '@/core/records/kitFile'
@@ -45,14 +46,8 @@ test('two states head by head: cents and the turns between them by the head’s 
   readAll()
   keepKit(session, 'Hall', '')
   const { kit, practice } = currentView(session)!
-  const now = session.get().clockMs
-  const same = differences(
-    kit,
-    kit.sheets[0].versions[0].drums,
-    standingNow(kit, practice, now),
-    practice,
-    now,
-  )
+  const here = hereOf(session.get(), kit, practice)
+  const same = differences(here, kit.sheets[0].versions[0].drums, standingNow(here))
   expect(same.length).toBe(4)
   for (const { cents, turns } of same)
     expect([cents, turns].map((x) => Math.abs(x!) < 0.01)).toEqual([true, true])
@@ -60,7 +55,7 @@ test('two states head by head: cents and the turns between them by the head’s 
   const higher = new Map(kit.sheets[0].versions[0].drums)
   const rack = higher.get('rack')!
   higher.set('rack', { ...rack, batter: { ...rack.batter!, meanHz: 180 }, resonant: null })
-  const [batter, resonant] = differences(kit, standingNow(kit, practice, now), higher, practice, now)
+  const [batter, resonant] = differences(here, standingNow(here), higher)
   const law = turnLawOf(kit.drums[0], 'batter', null)
   expect(batter.turns).toBeCloseTo(turnsBetween(batter.fromHz!, 180, law), 6)
   expect(resonant).toMatchObject({ toHz: null, cents: null, turns: null })

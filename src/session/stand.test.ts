@@ -1,11 +1,11 @@
+import { drumStatus } from '@/core/status/drum'
 import { usualDrum } from '@/core/records/usualDrum'
 import { drasticOf } from '@/core/bench/drastic'
 import { pairModel } from '@/core/bench/pairing'
-import { layersOn, strokesOf, wiresOf } from '@/core/bench/strokes'
+import { layersOn, strokesOf, wiresOf } from '@/core/status/strokes'
 import { takeCentre } from './actions/centre'
 import { ofPlan, ofStroke } from './actions/compare'
 import { addDrum, chooseHead, makeKit } from './actions/kits'
-import { pairOf } from './actions/pair'
 import { takeTap } from './actions/readings'
 import { currentView } from './currentView'
 import { typeReading } from './actions/said'
@@ -74,7 +74,7 @@ test('a stroke keeps how the drum stood: both heads, muffling, place and words, 
   expect(strokes()[1].batterHz).toBeCloseTo(180, 0)
   expect(layersOn(view().kit, view().drum, false)).toEqual(['padOne', 'ring'])
   // What was heard teaches what is foretold: with the layers on, and bare.
-  const pair = pairOf(session, view())
+  const { pair } = drumStatus(view().here, view().drum)
   const at = { batterHz: 180, resonantHz: 225 }
   const muffled = pairModel(pair).ring(at)
   const bare = pairModel({ ...pair, layers: [] }).ring(at)

@@ -1,4 +1,4 @@
-import type { StepId } from '@/core/bench/steps'
+import type { StepId } from '@/core/status/steps'
 import type { EvenRequest } from '@/core/evening/types'
 import type { KitState } from '@/core/log/fold'
 import type { KitLog } from '@/core/log/kitLog'

@@ -1,7 +1,7 @@
 import { times } from '@ref/long'
 import 'fake-indexeddb/auto'
 import { IDBFactory } from 'fake-indexeddb'
-import { lugsThen } from '@/core/bench/strokes'
+import { lugsThen } from '@/core/status/strokes'
 import type { KitState } from '@/core/log/fold'
 import { kitsFromLog, liveEvents } from '@/core/log/kitLog'
 import { packed } from '@/core/log/summary'

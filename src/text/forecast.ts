@@ -1,6 +1,8 @@
 import { addDays } from 'date-fns/addDays'
 import { isSameDay } from 'date-fns/isSameDay'
-import type { BelievedNow, HeadForecast } from '@/core/drift/headForecast'
+import type { HeadStatus } from '@/core/status/head'
+import { centsBetween } from '@/core/units/pitch'
+import type { HeadForecast } from '@/core/status/forecast'
 import { ratesOf } from '@/core/drift/ageing'
 import type { KeptForecast } from '@/core/drift/kept'
 import type { DriftCause, Passage } from '@/core/drift/forecast'
@@ -94,8 +96,9 @@ export function oddsText(out: number): string {
 }
 
 /** When it was read, and what was likely done since. */
-export function sinceText(now: Pick<BelievedNow, 'known' | 'movedCents' | 'sd'>, nowMs: number): string {
-  const days = (nowMs - Date.parse(now.known.at)) / DAY_MS
+export function sinceText({ asRead, pitch }: Pick<HeadStatus, 'asRead' | 'pitch'>, nowMs: number): string {
+  const days = (nowMs - Date.parse(asRead!.at)) / DAY_MS
+  const movedCents = centsBetween(asRead!.hz, pitch.hz!)
   const when =
     days < 0.5
       ? 'read today'
@@ -105,7 +108,7 @@ export function sinceText(now: Pick<BelievedNow, 'known' | 'movedCents' | 'sd'>,
           ? `read ${Math.round(days)} days ago`
           : `read ${Math.round(days / 7)} weeks ago`
   if (days < 0.5) return when
-  const since = Math.abs(now.movedCents) < 0.5 ? 'hardly moved' : `likely ${moved(now.movedCents)}`
+  const since = Math.abs(movedCents) < 0.5 ? 'hardly moved' : `likely ${moved(movedCents)}`
   return `${when}, ${since} since`
 }
 

@@ -1,5 +1,5 @@
 import { format } from 'date-fns'
-import type { HeadForecast } from '@/core/drift/headForecast'
+import type { HeadForecast } from '@/core/status/forecast'
 import type { Diary, Occasion } from '@/core/log/diary'
 import type { PastSitting } from '@/core/log/history'
 import type { Source } from '@/core/records/event'

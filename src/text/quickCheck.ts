@@ -1,4 +1,4 @@
-import type { DrumCheck } from '@/core/drift/quickCheck'
+import type { DrumCheck } from '@/core/runs/quickCheck'
 import type { Drum } from '@/core/records/kit'
 import { centsText } from './heads'
 

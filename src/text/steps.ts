@@ -1,10 +1,12 @@
+import type { HeadStatus } from '@/core/status/head'
+import { statusText } from './status'
 import { allRodsText, shortRelationText } from './relation'
 import { format } from 'date-fns'
-import type { DrumJob, HeadJob } from '@/core/bench/job'
-import { stopLabel, type StepId, type Stop } from '@/core/bench/steps'
+import type { DrumJob } from '@/core/status/line'
+import { stopLabel, type StepId, type Stop } from '@/core/status/steps'
 import type { Side } from '@/core/records/kit'
-import { filmText, offText } from './heads'
-import { fixed } from './shown'
+import { filmText } from './heads'
+import { ringsText } from './strokes'
 
 /** How a step stands, in a few words: what is so, and, where something is open, what. */
 export interface StepState {
@@ -41,17 +43,17 @@ const STATES: Record<StepId, (job: DrumJob, side: Side) => StepState> = {
     const at = fitted[side]
     return at ? { says: `${plies}, ${day(at)}`, done: true } : { says: plies }
   },
-  even: ({ heads }, side) => evenState(heads[side]),
-  heads: ({ aboveCents, drum, paired, heads }) => {
+  even: (job, side) => evenState(job, job.heads[side]),
+  heads: ({ aboveCents, drum, paired, aims }) => {
     if (drum.oneHeaded) return { says: 'one head' }
     if (aboveCents === null) return { says: 'not read' }
-    const aimed = heads.batter.aim ?? heads.resonant.aim
+    const aimed = aims.batter ?? aims.resonant
     const says = shortRelationText(aboveCents)
     return aimed ? { says, open: 'aimed' } : { says, done: paired }
   },
   ring: ({ ringSeconds, layers, centreHz }) => {
     const bare = layers === null ? '' : layers.length ? `, ${layers.length} on` : ', bare'
-    if (ringSeconds !== null) return { says: `${fixed(ringSeconds, 2)} s${bare}`, done: true }
+    if (ringSeconds !== null) return { says: `${ringsText(ringSeconds)}${bare}`, done: true }
     return { says: centreHz === null ? `not struck${bare}` : `${centreHz.toFixed(0)} Hz${bare}` }
   },
   snare: ({ wires }) =>
@@ -78,26 +80,19 @@ const STATES: Record<StepId, (job: DrumJob, side: Side) => StepState> = {
   fast: () => ({ says: 'five minutes a drum' }),
 }
 
-function evenState({ meanHz, spreadCents, offCents, out, press, under, aim }: HeadJob): StepState {
-  if (meanHz === null || spreadCents === null)
-    return under ? { says: 'begun', open: 'go on' } : { says: 'not read' }
-  const says =
-    offCents !== null && Math.abs(Math.round(offCents)) > Math.round(spreadCents)
-      ? offText(offCents)
-      : out
-        ? `${Math.round(spreadCents)} c`
-        : `even, ${Math.round(spreadCents)} c`
-  if (press) return { says, open: 'press' }
-  if (aim?.turns) return { says, open: allRodsText(aim.turns) }
-  if (under) return { says, open: 'read' }
-  return out ? { says, open: 'turn' } : { says, done: true }
+function evenState({ next, aims }: DrumJob, head: HeadStatus): StepState {
+  const says = statusText(head)
+  const [open, aim] = [next[head.side], aims[head.side]]
+  if (open?.what === 'press') return { says, open: 'press' }
+  if (aim?.turns && open?.what !== 'read') return { says, open: allRodsText(aim.turns) }
+  return open ? { says, open: open.what } : { says, done: head.verdict === 'even' }
 }
 
 /** What the line names next, as the button says it: "Next: the resonant, up 1/8", "Next: keep". */
 export function nextText(job: DrumJob, stop: Stop): string {
   if (stop.step !== 'even') return `Next: ${stopLabel(stop)}`
-  const { aim, meanHz } = job.heads[stop.side]
-  const what = aim?.turns ? `, ${allRodsText(aim.turns)}` : meanHz === null ? ', read it' : ''
+  const [aim, next] = [job.aims[stop.side], job.next[stop.side]]
+  const what = aim?.turns ? `, ${allRodsText(aim.turns)}` : next?.what === 'read' ? ', read it' : ''
   return job.drum.oneHeaded ? `Next: the head${what}` : `Next: the ${stop.side}${what}`
 }
 

@@ -1,7 +1,8 @@
 import { climb, type Climb } from '../fitting/climb'
 import { settlingOf, type Settling } from '../fitting/settling'
 import { centsBetween } from '../units/pitch'
-import { stateOf, type BenchHead } from './standing'
+import { believed } from '../evening/believed'
+import { requestOf, type HeadAtHand } from '../status/inputs'
 import { isRead, type Pass, type Sitting } from '../log/sittings'
 
 /** All rods went alike. */
@@ -12,10 +13,10 @@ export function alike(turns: readonly number[]): boolean {
 /**
  * The way up from slack; null for a head that was not begun from slack or has no pitch to go to. Turns under way count.
  */
-export function climbOf(head: BenchHead, targetHz: number | null, largestStepTurns: number): Climb | null {
+export function climbOf(head: HeadAtHand, targetHz: number | null, largestStepTurns: number): Climb | null {
   const { sitting } = head
   if (!sitting?.slack || targetHz === null) return null
-  const state = stateOf(head, sitting, true)
+  const { state } = believed(requestOf(head, null, { open: true }))
   // Passes that were not read, as behind wrinkles, count with the one before them.
   const read = sitting.passes.findLastIndex(isRead)
   const since = sitting.passes.slice(Math.max(0, read)).flatMap(({ turns }) => turns ?? [])

@@ -1,7 +1,7 @@
 import { turnLawOf } from '../membrane/turnLaw'
 import type { Drum, Side } from '../records/kit'
 import { drumLog, type KitState } from '../log/fold'
-import { strokesOf, type Stroke } from './strokes'
+import { strokesOf, type Stroke } from '../status/strokes'
 import { CHECK_LUGS } from './climbing'
 
 /**

@@ -7,19 +7,20 @@ import {
   stateHarmonics,
   stateLugHz,
 } from '../head/belief'
-import { estimateHead, type HeadState } from '../head/estimate'
+import type { HeadState } from '../head/estimate'
 import { varianceOf } from '../numeric/gaussian'
 import { MEAN, type Belief } from '../head/kalman'
 import { rodPulls } from '../head/rods'
 import { CENTS_PER_NEPER } from '../units/pitch'
 import { against, asRead, disagreements } from './asRead'
 import { isEnough, readNext, rodsToFeel } from './ask'
+import { believed, stateFor } from './believed'
 import { byReadings } from './byReadings'
 import { oddsOf, spreadAgainst } from './confidence'
-import { isDone, isMany, judge, type Seen } from './judge'
+import { isDone, judge, type Seen } from './judge'
 import { orderSteps } from './order'
 import { choose, DEFAULT_KEYS, DEFAULT_LARGEST_STEP } from './plan'
-import { namedOf, suspectsOf, withoutTurns } from './suspect'
+import { suspectsOf } from './suspect'
 import { defaultToleranceCents } from './tolerance'
 import { DEFAULT_SMALLEST_STEP, targetMeanHz, type EvenAnswer, type EvenRequest } from './types'
 
@@ -31,17 +32,8 @@ export const EVENING_VERSION = 'even-3'
  * done and why. Deterministic: the same request has the same answer.
  */
 export function even(request: EvenRequest): EvenAnswer {
-  const dead = request.deadRods?.map((rod) => rod - 1) ?? []
-  const asTold = dead.length ? withoutTurns(request, dead) : request
-  const first = stateFor(asTold)
-  // Readings that contradict each other prove nothing against a rod.
-  const suspects = isMany(against(first).length, first.read.length) ? [] : suspectsOf(asTold, first, dead)
-  const named = namedOf(suspects)
-  // Opposite rods that were turned again and again and moved nothing: the rest of the head is brought right without them.
-  const held = named.filter(({ together }) => together).map(({ rod }) => rod - 1)
-  const known = held.length ? withoutTurns(asTold, held) : asTold
+  const { dead, held, known, named, state, suspects } = believed(request)
   const { head, rounds } = known
-  const state = held.length ? stateFor(known) : first
   const plan = choose(request, state, [...dead, ...held])
   const toleranceCents = request.toleranceCents ?? defaultToleranceCents(head, plan.targetHz)
   const pitchKnown = state.knownBy === 'pitch' || state.knownBy === 'whole' || state.knownBy === null
@@ -158,18 +150,6 @@ function testTurns(
   const turns = new Array<number>(head.lugs).fill(0)
   test.rods.forEach((rod, i) => (turns[rod - 1] = Math.min(largestStepTurns, test.turns[i])))
   return turns
-}
-
-/** A head with rods half a turn apart is no plain pattern of two poles any more: opposite lugs differ by tens of cents. */
-const UNEVEN_MODEL_CENTS = 6
-
-/** The head's state as all of a request tells it. */
-function stateFor(request: EvenRequest): HeadState {
-  return estimateHead(request.head, request.rounds, {
-    ...request,
-    aroundHz: targetMeanHz(request.target),
-    ...('offsetTurns' in request.target ? { modelErrorCents: UNEVEN_MODEL_CENTS } : {}),
-  })
 }
 
 /** The state behind an answer, for screens that draw the fit. */

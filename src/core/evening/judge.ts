@@ -9,8 +9,8 @@ import { leanOf, type Plan } from './plan'
 import type { EvenRequest, Reason } from './types'
 
 /** Done is said when within tolerance is likelier than this, and far out is less likely than that. */
-const LIKELY = 0.5
-const UNLIKELY = 0.02
+export const LIKELY = 0.5
+export const UNLIKELY = 0.02
 /** Known well enough to plan a pass: lug pitches to within this, in cents. */
 const ENOUGH_CENTS = 25
 const ENOUGH_LUGS = 4
@@ -106,7 +106,7 @@ function isWithin(request: EvenRequest, { state, plan, now, toleranceCents }: Se
 const DIALS_APART = 3
 
 /** Even as far as dial, ear or hand can tell: nothing of it stands out. */
-function evenByOwnMeasure({ rounds, gaugeError = 1 }: EvenRequest, state: HeadState): boolean {
+export function evenByOwnMeasure({ rounds, gaugeError = 1 }: EvenRequest, state: HeadState): boolean {
   if (state.knownBy === 'whole') return true
   const round = rounds.at(-1)!
   const dials = (round.gauge ?? []).filter((dial): dial is number => dial !== null)
@@ -143,7 +143,7 @@ export function isDone(request: EvenRequest, reason: Reason | null, seen: Seen):
 }
 
 /** A believed spread or pitch outside the tolerance by so many of its errors is outside, whatever little was read. */
-const SURELY_OUT = 1.3
+export const SURELY_OUT = 1.3
 
 function isOutside({ state, plan, now, toleranceCents }: Seen): boolean {
   const { leading, belief, lugs, knownBy } = state

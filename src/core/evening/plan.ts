@@ -52,16 +52,21 @@ export function choose(request: EvenRequest, state: HeadState, silent: readonly 
   const limits = limitsFor(request, state, silent)
   const lean = leanOf(request, state)
   const towards = (pattern: TargetPattern) => planTowards(request, state.belief, pattern, lean, limits)
-  // By dial, ear or hand the pitch is not known: the head is made even where it stands.
-  if (state.knownBy !== 'pitch' && state.knownBy !== 'whole' && !('offsetTurns' in target)) {
-    return towards({ mean: state.belief.x[MEAN], cosine: 0, sine: 0 }).plan
-  }
-  if ('level' in target) return cheapest(state, towards)
-  const pattern = patternOf(target, state.belief)
+  if ('level' in target && isPitchKnown(state)) return cheapest(state, towards)
+  const pattern = wantedPattern(target, state)
   if (!isSwinging(state.meanHistoryHz2, pattern.mean)) return towards(pattern).plan
   // A head that answers more than is believed is brought half the way: the whole one would only swing it over again.
   const half = { ...pattern, mean: (pattern.mean + state.belief.x[MEAN]) / 2 }
   return { ...towards(half).plan, target: pattern, targetHz: Math.sqrt(pattern.mean) }
+}
+
+/** Whether the pitch was read, and not evenness alone by dial, ear or hand. */
+export const isPitchKnown = ({ knownBy }: HeadState) => knownBy === 'pitch' || knownBy === 'whole'
+
+/** What is wanted of a head as it stands: where its pitch is not known or does not matter, evenness at the mean it has. */
+export function wantedPattern(target: EvenTarget, state: HeadState): TargetPattern {
+  const level = 'level' in target || (!isPitchKnown(state) && !('offsetTurns' in target))
+  return level ? { mean: state.belief.x[MEAN], cosine: 0, sine: 0 } : patternOf(target, state.belief)
 }
 
 /** A mean that went over its target and back, each time by this part of its square and more, swings. */

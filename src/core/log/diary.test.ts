@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { packed } from './summary'
 import { stateOfSummary, summaryOf } from './summary'
-import { lugsThen } from '../bench/strokes'
+import { lugsThen } from '../status/strokes'
 import { filmAges, playsOn, sparesFor } from '../drift/films'
 import { conditionOf } from '../drift/worn'
 import { restated } from './restate'

@@ -1,12 +1,10 @@
-import { headLog } from './fold'
-import { benchHead } from '../bench/standing'
+import { headLog, type KitState } from './fold'
 import { kitsFromLog } from './kitLog'
 import type { HumbraEvent } from '../records/event'
-import { evenRequestFor } from '../bench/request'
+import { headAtHand, NO_DIAL, requestOf } from '../status/inputs'
 import { climbOf, isPressOnly, settlingNow } from '../bench/climbing'
 import { usualDrum } from '../records/usualDrum'
 import { findingsOfHead, lookedAt, openFindings, openSearch } from './findings'
-import { DEFAULT_SETTINGS } from '../records/plain'
 
 const START = Date.UTC(2026, 0, 5, 12)
 type Draft<T> = T extends unknown ? Omit<T, 'id' | 'at' | 'kit' | 'schema' | 'source' | 'algorithm'> : never
@@ -25,6 +23,8 @@ function logOf(drafts: ReadonlyArray<Draft<HumbraEvent>>) {
   const [kit] = kitsFromLog(all)
   return { kit, nowMs: START + 1000 * all.length, head: headLog(kit, 'd', 'batter', false) }
 }
+const handOf = (kit: KitState, nowMs: number) =>
+  headAtHand({ ...{ kit, practice: false, nowMs }, gauge: NO_DIAL }, kit.drums[0], 'batter')
 const batter = { drum: 'd', side: 'batter' as const }
 const head = usualDrum('tom', 12, 'd').batter
 const fitted = { kind: 'headFitted' as const, ...batter, head, sameFilm: true, markTurns: 0.25 }
@@ -60,13 +60,7 @@ test('a finding stands until it is cleared; what belongs to a film goes with the
 test('findings and searches open no sitting; they go into the request for the next pass', () => {
   const { kit, nowMs } = logOf([noted('stripped', [3]), noted('worn'), read(1, 150), read(2, 151)])
   expect(headLog(kit, 'd', 'batter', false).sittings.length).toBe(1)
-  const request = evenRequestFor(
-    kit,
-    benchHead(kit, kit.drums[0], 'batter', false, nowMs),
-    null,
-    DEFAULT_SETTINGS,
-    false,
-  )
+  const request = requestOf(handOf(kit, nowMs), null, { open: false })
   expect(request).toMatchObject({ deadRods: [3], head: { worn: true } })
   expect(request.start).toBeUndefined()
 })
@@ -101,17 +95,13 @@ test('a search keeps the newest answer to each question and ends with its conclu
 
 test('a slack start begins a sitting that knows its school, and the way up from it', () => {
   const { kit, nowMs } = logOf([read(1, 150), fitted, slack])
-  const bench = benchHead(kit, kit.drums[0], 'batter', false, nowMs)
+  const bench = handOf(kit, nowMs)
   expect(bench).toMatchObject({ markTurns: 0.25, sitting: { slack: 'rattle' } })
   const way = climbOf(bench, 180, 0.5)!
   expect(way.stage).toBe('turn')
   expect(climbOf(bench, null, 0.5)).toBeNull()
   const further = logOf([fitted, slack, turned(all(0.25))])
-  const then = climbOf(
-    benchHead(further.kit, further.kit.drums[0], 'batter', false, further.nowMs),
-    180,
-    0.5,
-  )!
+  const then = climbOf(handOf(further.kit, further.nowMs), 180, 0.5)!
   expect(then.turnsToGo).toBeCloseTo(way.turnsToGo - 0.25, 6)
   expect(then.nowHz).toBeGreaterThan(way.nowHz)
 })

@@ -1,13 +1,13 @@
-import { benchHead, fittedNow, lastKnown } from '../bench/standing'
+import { headStatus } from '../status/head'
 import { roundsOf } from './rounds'
 import { kitsFromLog } from './kitLog'
 import type { HeadEvent, HumbraEvent } from '../records/event'
-import { evenRequestFor } from '../bench/request'
+import { NO_DIAL, requestOf } from '../status/inputs'
 import { usualDrum } from '../records/usualDrum'
 import { SITTING_GAP_MS } from './sittings'
 import { sittingsOf } from './testLog'
 import type { KitState } from './fold'
-import { aimOf, solverTarget, targetFromFit, targetLugHz } from '../bench/targets'
+import { aimOf, solverTarget, targetFromFit, targetLugHz } from '../status/targets'
 
 const START = Date.UTC(2026, 0, 5, 12)
 let count = 0
@@ -135,21 +135,16 @@ test('the sheet is the aim where it knows the head; the request holds the log’
   const kit = kitOf(log)
   expect(aimOf(kit, 'd', 'batter')).toEqual({ kind: 'sheet' })
   expect(aimOf(kit, 'd', 'resonant')).toEqual({ kind: 'level' })
-  const head = benchHead(kit, drum, 'batter', false, START + 60_000)
-  const request = evenRequestFor(
-    kit,
-    head,
-    null,
-    { keys: 2, largestStepTurns: 0.5, gaugeLaw: null, gaugeError: 1 },
-    false,
-  )
+  const at = (nowMs: number) =>
+    headStatus({ ...{ kit, practice: false, nowMs }, gauge: NO_DIAL }, drum, 'batter')
+  const request = requestOf(at(START + 60_000), null, { open: false, keys: 2, largestStepTurns: 0.5 })
   expect(request).toMatchObject({ target: { hz: 150 }, toleranceCents: 8, keys: 2 })
   expect(request.rounds[0].readingsHz).toHaveLength(6)
-  expect(fittedNow(head)!.meanHz).toBeCloseTo(150, 0)
+  expect(at(START + 60_000).pitch.hz).toBeCloseTo(150, 0)
   // Much later the sitting is over, and what was last known still stands.
-  const later = benchHead(kit, drum, 'batter', false, START + 2 * SITTING_GAP_MS)
+  const later = at(START + 2 * SITTING_GAP_MS)
   expect(later.sitting).toBeNull()
-  expect(lastKnown(later)!.meanHz).toBeCloseTo(150, 0)
+  expect(later.pitch).toMatchObject({ known: 'aged', hz: expect.closeTo(150, 0) })
   log.push(edited({ what: 'aimSet', drum: 'd', side: 'batter', aim: { kind: 'hz', hz: 160 } }))
   expect(aimOf(kitOf(log), 'd', 'batter')).toEqual({ kind: 'hz', hz: 160 })
 })

@@ -1,6 +1,6 @@
 import { times } from '@ref/long'
 import fc from 'fast-check'
-import { lugsThen } from '../bench/strokes'
+import { lugsThen } from '../status/strokes'
 import type { HumbraEvent } from '../records/event'
 import { usualDrum } from '../records/usualDrum'
 import {

@@ -1,11 +1,11 @@
-import { drumRange, type DrumRange, type RangeMark } from '../kit/range'
+import type { DrumRange, RangeMark } from '../kit/range'
 import type { PlanDrum, PlanRequest, Scheme } from '../spacing/types'
 import { parseKey, parsePitch } from '../units/pitch'
-import { SIDES } from '../records/plain'
 import type { Drum } from '../records/kit'
-import { drumPair, type DrumPair } from '../bench/pairing'
-import { headKey } from '../log/headKey'
-import { headLog, type KitState } from '../log/fold'
+import { drumStatus, type DrumPair } from '../status/drum'
+import type { Here } from '../status/inputs'
+import { marksOf, rangeOf } from '../status/range'
+import type { KitState } from '../log/fold'
 import type { Settings } from '../records/settings'
 
 /** What the log says of every drum, as planning takes it. */
@@ -13,24 +13,11 @@ export interface KnownKit {
   drums: Array<{ drum: Drum; pair: DrumPair; range: DrumRange; marks: readonly RangeMark[] }>
 }
 
-function marksOf(kit: KitState, drum: Drum, practice: boolean): readonly RangeMark[] {
-  return SIDES.flatMap((side) => headLog(kit, drum.id, side, practice).marks)
-}
-
-/** Where a drum speaks, from its size, the user's marks, and every sheet it stands on. */
-export function rangeOf(kit: KitState, drum: Drum, practice: boolean, hz2PerTurn?: number): DrumRange {
-  const kept = kit.sheets.flatMap(({ targets }) => {
-    const target = targets.get(headKey(drum.id, 'batter'))
-    return target ? [target.target.meanHz] : []
-  })
-  const size = { ...drum, batterMils: drum.batter.pliesMils }
-  return drumRange(size, marksOf(kit, drum, practice), kept, hz2PerTurn)
-}
-
-export function knownKit(kit: KitState, practice: boolean, nowMs: number): KnownKit {
+export function knownKit(here: Here): KnownKit {
+  const { kit, practice } = here
   return {
     drums: kit.drums.map((drum) => {
-      const pair = drumPair(kit, drum, practice, nowMs)
+      const { pair } = drumStatus(here, drum)
       const range = rangeOf(kit, drum, practice, pair.turnLaw.batter)
       return { drum, pair, range, marks: marksOf(kit, drum, practice) }
     }),

@@ -1,7 +1,7 @@
 'use client'
 
 import { ChevronDown } from 'lucide-react'
-import { besideOf, STEPS } from '@/core/bench/steps'
+import { besideOf, STEPS } from '@/core/status/steps'
 import { stepCommand } from '@/commands/steps'
 import { jobView } from '@/session/jobView'
 import { useSelect } from '@/session/react'

@@ -2,7 +2,7 @@
 
 import { useCallback, useLayoutEffect, useRef } from 'react'
 import { clsx } from 'clsx'
-import { sameStop, STEPS, stopLabel, type Stop } from '@/core/bench/steps'
+import { sameStop, STEPS, stopLabel, type Stop } from '@/core/status/steps'
 import { goToStop } from '@/session/actions/kits'
 import { jobView, type JobView } from '@/session/jobView'
 import { useSelect, useSession } from '@/session/react'

@@ -2,7 +2,7 @@
 
 import { useSearchParams } from 'next/navigation'
 import { useEffect, useMemo, useReducer, useRef } from 'react'
-import { isStep, type StepId } from '@/core/bench/steps'
+import { isStep, type StepId } from '@/core/status/steps'
 import type { KitState } from '@/core/log/fold'
 import type { Side } from '@/core/records/kit'
 import { chooseHead } from '@/session/actions/kits'

@@ -2,11 +2,11 @@
 
 import { lazy, Suspense, useState } from 'react'
 import { railModel } from '@/charts/rail.model'
-import type { Stop } from '@/core/bench/steps'
+import type { Stop } from '@/core/status/steps'
 import type { Drum } from '@/core/records/kit'
 import type { KitVerdict } from '@/core/spacing/verdict'
 import { orderDrums } from '@/session/actions/kits'
-import type { DrumSummary } from '@/session/kitView'
+import type { DrumInKit } from '@/core/status/kit'
 import { useSelect, useSession } from '@/session/react'
 import { verdictWords } from '@/text/verdict'
 import { useWidth } from '@/ui/useWidth'
@@ -22,7 +22,7 @@ export function KitRail({
   onOpen,
   onEdit,
 }: {
-  drums: readonly DrumSummary[]
+  drums: readonly DrumInKit[]
   judged: KitVerdict
   onOpen: (drum: string, stop: Stop) => void
   onEdit: (drum: Drum) => void
@@ -34,10 +34,10 @@ export function KitRail({
   const model = railModel(
     drums.map(({ drum, heads, range }) => ({
       id: drum.id,
-      batterHz: heads.batter.meanHz,
-      resonantHz: heads.resonant.meanHz,
-      spreadCents: heads.batter.spreadCents,
-      targetHz: heads.batter.target?.meanHz ?? null,
+      batterHz: heads.batter.pitch.hz,
+      resonantHz: heads.resonant.pitch.hz,
+      spreadCents: heads.batter.evenness.spreadCents,
+      targetHz: heads.batter.kept?.meanHz ?? null,
       toleranceCents: heads.batter.toleranceCents,
       range,
     })),

@@ -4,9 +4,11 @@ import { useGo } from '@/ui/useGo'
 import { judgedAsRead } from '@/session/selectors'
 import dynamic from 'next/dynamic'
 import { useEffect, useState } from 'react'
-import type { Stop } from '@/core/bench/steps'
+import type { Stop } from '@/core/status/steps'
 import { chooseHead, keepBorrowed, removeKit } from '@/session/actions/kits'
-import { kitSummary, nextThing } from '@/session/kitView'
+import { kitStatus } from '@/core/status/kit'
+import { nextOfKit } from '@/core/status/next'
+import { hereOf } from '@/session/here'
 import { useKit, useSelect, useSession } from '@/session/react'
 import type { Drum } from '@/core/records/kit'
 import { Button } from '@/ui/Button'
@@ -62,20 +64,21 @@ export function KitScreen() {
   if (!session || (state.phase === 'starting' && !kit)) return <LastKnown />
   if (!kit) return <WelcomeScreen />
 
-  const drums = kitSummary(state, kit)
+  const here = hereOf(state, kit)
+  const drums = kitStatus(here)
   const goTo = (drum: string, { side, step }: Stop) => {
     chooseHead(session, drum, side, step)
     go('/bench')
   }
-  const next = nextThing(state, kit, drums)
+  const next = nextOfKit(here, drums, state.settings.keys)
   const words = nextText(next, state.clockMs)
   const goOn = () => {
     if (!next) return
-    if (next.do === 'run') return go('/run')
-    if (next.do === 'plan') return go('/spacing')
-    if (next.do === 'keep') return go('/sheets')
-    if (next.do === 'age') return goTo(next.drum.id, { step: 'fit', side: 'resonant' })
-    goTo(next.drum.id, { step: next.do === 'look' ? 'look' : 'even', side: next.side })
+    if (next.what === 'run') return go('/run')
+    if (next.what === 'plan') return go('/spacing')
+    if (next.what === 'keep') return go('/sheets')
+    if (next.what === 'age') return goTo(next.drum.id, { step: 'fit', side: 'resonant' })
+    goTo(next.drum.id, { step: next.what === 'look' ? 'look' : 'even', side: next.side })
   }
   return (
     <div ref={pictured} className="px-4 pb-8 md:px-7">

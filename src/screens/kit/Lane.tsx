@@ -5,13 +5,14 @@ import { GripVertical } from 'lucide-react'
 import { clsx } from 'clsx'
 import { RailLaneChart, type LaneDoubts } from '@/charts/RailChart'
 import type { RailLane, RailModel } from '@/charts/rail.model'
-import type { Stop } from '@/core/bench/steps'
-import type { DrumSummary } from '@/session/kitView'
+import type { Stop } from '@/core/status/steps'
+import type { DrumInKit } from '@/core/status/kit'
 import { findingText } from '@/text/fitting'
-import { filmText, hzText, offText } from '@/text/heads'
+import { filmText, hzText } from '@/text/heads'
+import { statusText } from '@/text/status'
 import { Tape } from '@/ui/Tape'
 import { LaneMenu } from './LaneMenu'
-import { statusText } from './summaryText'
+import { drumText } from './summaryText'
 
 /** The rail wants some 300 px to be read: on a tablet held upright the state goes under it. */
 export const LANE_GRID =
@@ -21,7 +22,7 @@ const LANE_HEIGHT = 104
 const TONES = { good: 'text-good', act: 'text-act', soft: 'text-soft', caution: 'text-caution' }
 
 export interface LaneProps {
-  summary: DrumSummary
+  summary: DrumInKit
   lane: RailLane
   model: RailModel
   width: number
@@ -59,7 +60,7 @@ export function Lane({
   onReach,
 }: LaneProps) {
   const { drum } = summary
-  const status = statusText(summary)
+  const status = drumText(summary)
   return (
     <li
       ref={moving?.ref}
@@ -125,11 +126,10 @@ export function Lane({
 }
 
 /** The lane in words. */
-function laneText({ drum, heads }: DrumSummary): string {
+function laneText({ drum, heads }: DrumInKit): string {
   const parts = (drum.oneHeaded ? [heads.batter] : [heads.batter, heads.resonant]).map((head) => {
-    if (head.meanHz === null) return `${head.side} not read`
-    const off = head.offCents === null ? '' : `, ${offText(head.offCents)} against the sheet`
-    return `${head.side} ${hzText(head.meanHz)} hertz, spread ${Math.round(head.spreadCents ?? 0)} cents${off}`
+    const hz = head.pitch.hz === null ? '' : `${hzText(head.pitch.hz)} hertz, `
+    return `${head.side} ${hz}${statusText(head)}`
   })
   return `${drum.name}: ${parts.join('; ')}`
 }

@@ -2,7 +2,7 @@
 
 import { Ellipsis } from 'lucide-react'
 import dynamic from 'next/dynamic'
-import type { Stop } from '@/core/bench/steps'
+import type { Stop } from '@/core/status/steps'
 import type { Drum } from '@/core/records/kit'
 import { duplicateDrum, moveDrum, removeDrum } from '@/session/actions/kits'
 import { useSession } from '@/session/react'

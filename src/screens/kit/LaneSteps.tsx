@@ -1,19 +1,20 @@
 'use client'
 
+import { hereOf } from '@/session/here'
 import { DropdownMenu } from 'radix-ui'
-import { drumJob } from '@/core/bench/job'
-import { besideOf, lineOf, stopLabel, type Stop } from '@/core/bench/steps'
+import { drumJob } from '@/core/status/line'
+import { besideOf, lineOf, stopLabel, type Stop } from '@/core/status/steps'
 import type { Drum } from '@/core/records/kit'
-import { useKit, useSelect } from '@/session/react'
+import { useKit, useSession } from '@/session/react'
 import { stepState } from '@/text/steps'
 import { ITEM } from './menuItem'
 
 /** There while the menu is open: only then the job is worked out. */
 export function LaneSteps({ drum, onOpen }: { drum: Drum; onOpen: (stop: Stop) => void }) {
   const kit = useKit()
-  const clockMs = useSelect((state) => state.clockMs)
-  if (!kit) return null
-  const job = drumJob(kit, drum, 'batter', kit.simulated, clockMs)
+  const session = useSession()
+  if (!kit || !session) return null
+  const job = drumJob(hereOf(session.get(), kit), drum, 'batter')
   const beside = besideOf(drum).map((step): Stop => ({ step, side: 'batter' }))
   return (
     <div className="grid grid-cols-2">

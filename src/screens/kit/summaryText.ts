@@ -1,28 +1,30 @@
-import type { DrumSummary, HeadSummary, NextThing } from '@/session/kitView'
+import type { DrumInKit, KitHead } from '@/core/status/kit'
+import type { KitNext } from '@/core/status/next'
+import { sidesOf } from '@/core/records/plain'
 import { findingText } from '@/text/fitting'
 import { minutesText } from '@/text/minutes'
 import { oddsText, sinceText } from '@/text/forecast'
-import { offText } from '@/text/heads'
+import { statusText } from '@/text/status'
 import { listText } from '@/text/turns'
 
+const headsOf = ({ drum, heads }: DrumInKit): KitHead[] => sidesOf(drum).map((side) => heads[side])
+const isRead = ({ pitch, evenness }: KitHead) => pitch.known !== 'unknown' || evenness.known !== 'unknown'
+
 /** The kit's state in one line. */
-export function summaryText(drums: readonly DrumSummary[]): string {
+export function summaryText(drums: readonly DrumInKit[]): string {
   if (drums.length === 0) return 'Nothing to tune yet.'
-  const off = drums.filter(({ worst }) => worst?.state === 'off')
-  const uneven = drums.filter(({ worst }) => worst?.state === 'uneven')
-  const unread = drums.filter(
-    ({ drum, heads }) =>
-      heads.batter.state === 'not-read' && (drum.oneHeaded || heads.resonant.state === 'not-read'),
-  )
+  const off = drums.filter(({ worst }) => worst?.verdict === 'off')
+  const uneven = drums.filter(({ worst }) => worst?.verdict === 'uneven')
+  const unread = drums.filter((drum) => !headsOf(drum).some(isRead))
   const parts: string[] = []
   const verb = (count: number) => (count === 1 ? 'is' : 'are')
-  const names = (list: readonly DrumSummary[]) => listText(list.map(({ drum }) => drum.name))
+  const names = (list: readonly DrumInKit[]) => listText(list.map(({ drum }) => drum.name))
   if (off.length) parts.push(`${names(off)} ${verb(off.length)} off the sheet`)
   if (uneven.length) parts.push(`${names(uneven)} ${verb(uneven.length)} uneven`)
   if (unread.length) parts.push(`${names(unread)} ${verb(unread.length)} not read yet`)
-  const moved = drums.filter(({ worst }) => worst?.state === 'moved')
+  const moved = drums.filter(({ worst }) => worst?.moved === 'likely')
   if (moved.length) parts.push(`${names(moved)} ${moved.length === 1 ? 'has' : 'have'} likely moved since`)
-  const doubted = drums.filter(({ heads }) => Object.values(heads).some(({ state }) => state === 'doubt'))
+  const doubted = drums.filter((drum) => headsOf(drum).some(({ moved }) => moved === 'perhaps'))
   if (parts.length === 0 && doubted.length)
     return `As far as it was read everything is where it should be; ${names(doubted)} may have moved since.`
   if (parts.length === 0) return 'Every head that was read is where it should be.'
@@ -37,36 +39,35 @@ export interface StatusText {
 }
 
 /** One drum's state: a word, and what lies behind it. */
-export function statusText({ heads, worst }: DrumSummary): StatusText {
-  if (worst?.state === 'moved')
-    return {
-      word: 'likely moved',
-      tone: 'act',
-      detail: `${worst.side}: ${oddsText(worst.out!)}`,
-    }
-  if (worst?.state === 'off')
-    return { word: 'off sheet', tone: 'act', detail: `${worst.side} ${offText(worst.offCents!)}` }
-  if (worst?.state === 'uneven') {
-    return { word: 'uneven', tone: 'act', detail: `${worst.side} spread ${Math.round(worst.spreadCents!)} c` }
-  }
-  const read = [heads.batter, heads.resonant].filter((head): head is HeadSummary => head.state !== 'not-read')
+export function drumText(drum: DrumInKit): StatusText {
+  const { worst } = drum
+  const side = (head: KitHead, says: string) => `${head.side}: ${says}`
+  if (worst?.moved === 'likely')
+    return { word: 'likely moved', tone: 'act', detail: side(worst, oddsText(worst.out!)) }
+  if (worst?.verdict === 'off')
+    return { word: 'off pitch', tone: 'act', detail: side(worst, statusText(worst)) }
+  if (worst?.verdict === 'uneven')
+    return { word: 'uneven', tone: 'act', detail: side(worst, statusText(worst)) }
+  const read = headsOf(drum).filter(isRead)
   if (read.length === 0) return { word: 'not read', tone: 'soft', detail: 'tap it on the bench' }
-  const least = read.filter(({ state }) => state === 'doubt').sort((a, b) => b.out! - a.out!)[0]
-  if (least)
+  const least = read.filter(({ moved }) => moved === 'perhaps').sort((a, b) => b.out! - a.out!)[0]
+  if (least) return { word: 'may have moved', tone: 'soft', detail: side(least, oddsText(least.out!)) }
+  // What is not known of a head goes before what is: one number, or a turn not read since, is no even drum.
+  const open = headsOf(drum).find(({ verdict }) => verdict !== 'even')
+  if (open && isRead(open))
     return {
-      word: 'may have moved',
+      word: open.pitch.known === 'expected' ? 'foretold' : 'read in part',
       tone: 'soft',
-      detail: `${least.side}: ${oddsText(least.out!)}`,
+      detail: side(open, statusText(open)),
     }
-  const spread = Math.round(read[0].spreadCents ?? 0)
-  const word = read.some((head) => head.state === 'settled') ? 'settled' : 'even'
-  return { word, tone: 'good', detail: `${read[0].side} spread ${spread} c` }
+  const even = read.find(({ verdict }) => verdict === 'even')!
+  return { word: even.kept ? 'settled' : 'even', tone: 'good', detail: side(even, statusText(even)) }
 }
 
 /** The next best thing in words: what the button says, and why. */
-export function nextText(next: NextThing, nowMs: number): { act: string; why: string } | null {
+export function nextText(next: KitNext, nowMs: number): { act: string; why: string } | null {
   if (!next) return null
-  switch (next.do) {
+  switch (next.what) {
     case 'run':
       return { act: 'Go on with the run', why: 'A retune run is under way.' }
     case 'look':
@@ -74,20 +75,13 @@ export function nextText(next: NextThing, nowMs: number): { act: string; why: st
         act: `Look at ${next.drum.name}`,
         why: `${findingText(next.finding)}: put it right first, or go on with care.`,
       }
-    case 'tune':
+    case 'turn':
+    case 'press':
     case 'read': {
-      const { state, offCents, spreadCents } = next.why
-      const stands =
-        state === 'off'
-          ? `last read ${offText(offCents!)}`
-          : state === 'uneven'
-            ? `spread ${Math.round(spreadCents ?? 0)} c`
-            : state === 'not-read'
-              ? 'never read'
-              : sinceText(next.why.now!, nowMs)
+      const stands = next.why.moved && next.why.asRead ? sinceText(next.why, nowMs) : statusText(next.why)
       const took = next.minutes === null ? '' : `, ${minutesText(next.minutes)}`
       return {
-        act: `${next.do === 'read' ? 'Read' : 'Start with'} ${next.drum.name}`,
+        act: `${next.what === 'read' ? 'Read' : 'Start with'} ${next.drum.name}`,
         why: `The ${next.side} head: ${stands}${took}.`,
       }
     }

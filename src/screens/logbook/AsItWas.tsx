@@ -3,7 +3,7 @@
 import { useEffect, useState } from 'react'
 import { RimChart } from '@/charts/RimChart'
 import { rimModel } from '@/charts/rim.model'
-import { sheetTarget, targetLugHz } from '@/core/bench/targets'
+import { sheetTarget, targetLugHz } from '@/core/status/targets'
 import type { PastSitting } from '@/core/log/history'
 import type { Pass } from '@/core/log/sittings'
 import type { Drum, Side } from '@/core/records/kit'

@@ -1,10 +1,11 @@
 'use client'
 
+import { ringsText } from '@/text/strokes'
 import { useMemo, useState } from 'react'
 import { headLog, type KitState } from '@/core/log/fold'
 import type { PastSitting } from '@/core/log/history'
 import { drumLog } from '@/core/log/fold'
-import { fittedSpreadCents } from '@/core/bench/targets'
+import { patternSpreadCents } from '@/core/status/targets'
 import { centsBetween } from '@/core/units/pitch'
 import { bringBackThere } from '@/session/actions/logbook'
 import { forecastsKept, type LaneView } from '@/session/logbookView'
@@ -85,7 +86,7 @@ export function LaneDetail({ session, kit, lane }: { session: Session; kit: KitS
                     {target && newest ? offText(centsBetween(target.meanHz, newest.hz)) : ''}
                   </td>
                   <td className="pr-4 whitespace-nowrap">
-                    {newest?.lugs ? `${Math.round(spreadOf(newest, drum.lugs))} c` : ''}
+                    {newest?.lugs ? `${Math.round(patternSpreadCents(newest, drum.lugs))} c` : ''}
                   </td>
                   <td className="pr-4 whitespace-nowrap">{keptText(kept.get(past.from))}</td>
                   <td className="min-w-44 pr-4">{sittingWords(past)}</td>
@@ -129,12 +130,6 @@ export function LaneDetail({ session, kit, lane }: { session: Session; kit: KitS
   )
 }
 
-const spreadOf = (
-  { cosineCents, sineCents, hz, errorCents, waveErrorCents }: NonNullable<PastSitting['left']>,
-  lugs: number,
-) =>
-  fittedSpreadCents({ meanHz: hz, meanErrorCents: errorCents, cosineCents, sineCents, waveErrorCents }, lugs)
-
 const NEAR_MS = 3 * 3600 * 1000
 
 /** Centre pitch and ring of strokes in or near the sitting. */
@@ -146,5 +141,5 @@ function strokeWords(kit: KitState, { drum }: LaneView, { from, to }: PastSittin
   })
   if (!stroke) return ''
   const { hz, decaySeconds } = stroke.event
-  return `${fixed(hz, 1)} Hz${decaySeconds ? `, ${fixed(decaySeconds, 2)} s` : ''}`
+  return `${fixed(hz, 1)} Hz${decaySeconds ? `, ${ringsText(decaySeconds)}` : ''}`
 }

@@ -3,7 +3,7 @@
 import { useGo } from '@/ui/useGo'
 import { format } from 'date-fns'
 import { headKey } from '@/core/log/fold'
-import type { WorkItem } from '@/core/runs/worklist'
+import type { WorkItem } from '@/core/status/worklist'
 import { chooseHead } from '@/session/actions/kits'
 import { endRun, leaveHead, RESERVE_MINUTES, takeUpAgain, type RunView } from '@/session/actions/run'
 import { useSession } from '@/session/react'

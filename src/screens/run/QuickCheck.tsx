@@ -1,7 +1,8 @@
 'use client'
 
+import { hereOf } from '@/session/here'
 import { useEffect, useRef, useState } from 'react'
-import { checkDrum, type DrumCheck } from '@/core/drift/quickCheck'
+import { checkDrum, type DrumCheck } from '@/core/runs/quickCheck'
 import { drumLog, type KitState } from '@/core/log/fold'
 import { chooseHead } from '@/session/actions/kits'
 import { listenForCentre } from '@/session/actions/pair'
@@ -44,7 +45,7 @@ export function QuickCheck({ kit, nowMs, onClose }: { kit: KitState; nowMs: numb
   if (!session) return null
   const checks = kit.drums.flatMap((each) => {
     const stroke = strokes.get(each.id)
-    const check = stroke ? checkDrum(kit, each, kit.simulated, stroke, nowMs) : null
+    const check = stroke ? checkDrum({ ...hereOf(session.get(), kit), nowMs }, each, stroke) : null
     return stroke ? [{ drum: each, check }] : []
   })
   return (

@@ -1,5 +1,5 @@
 import { clsx } from 'clsx'
-import type { WorkItem } from '@/core/runs/worklist'
+import type { WorkItem } from '@/core/status/worklist'
 import { hzText } from '@/text/heads'
 import { minutesText } from '@/text/minutes'
 import { nameText, relationFirstText, standsText } from '@/text/run'

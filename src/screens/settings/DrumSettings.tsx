@@ -1,4 +1,4 @@
-import { toleranceOf } from '@/core/bench/targets'
+import { toleranceOf } from '@/core/status/targets'
 import { usualHz } from '@/core/records/usualDrum'
 import type { Drum } from '@/core/records/kit'
 import { numberWithin } from '@/core/units/number'

@@ -15,9 +15,11 @@ import { chooseHead } from '@/session/actions/kits'
 import { fileName, saveBlob } from '@/files/save'
 import { keepKit } from '@/session/actions/sheets'
 import { chooseSheet } from '@/session/actions/edits'
-import { headSummary } from '@/session/kitView'
+import { headStatus } from '@/core/status/head'
+import { hereOf } from '@/session/here'
+import { statusText } from '@/text/status'
 import { useKit, useSelect, useSession } from '@/session/react'
-import { hzText, noteText, offText } from '@/text/heads'
+import { hzText, noteText } from '@/text/heads'
 import { readingsCsv } from '@/text/csv'
 import { layersText } from '@/text/strokes'
 import { verdictText } from '@/text/verdict'
@@ -234,25 +236,19 @@ function TargetCell({
   onOpen: () => void
 }) {
   const state = useSelect(({ clockMs, settings }) => ({ clockMs, settings }))
-  const head = headSummary(kit, drum, side, kit.simulated, state.clockMs)
-  if (!head.target) return <span className="text-soft">–</span>
-  const out = head.state === 'off' || head.state === 'uneven'
+  const head = headStatus(hereOf(state, kit), drum, side)
+  if (!head.kept) return <span className="text-soft">–</span>
+  const out = head.verdict === 'off' || head.verdict === 'uneven'
   return (
     <button
       type="button"
       onClick={onOpen}
-      aria-label={`${drum.name} ${side}: bring it to ${hzText(head.target.meanHz)} Hz`}
+      aria-label={`${drum.name} ${side}: bring it to ${hzText(head.kept.meanHz)} Hz`}
       className="min-h-11 text-left"
     >
-      <span className="font-bold">{hzText(head.target.meanHz)} Hz</span>{' '}
-      <span className="whitespace-nowrap text-soft">{noteText(head.target.meanHz, state.settings.a4Hz)}</span>
-      <span className={`block text-sm ${out ? 'text-act' : 'text-soft'}`}>
-        {head.offCents === null
-          ? 'not read yet'
-          : head.state === 'uneven'
-            ? `spread ${Math.round(head.spreadCents ?? 0)} c`
-            : `last read ${offText(head.offCents)}`}
-      </span>
+      <span className="font-bold">{hzText(head.kept.meanHz)} Hz</span>{' '}
+      <span className="whitespace-nowrap text-soft">{noteText(head.kept.meanHz, state.settings.a4Hz)}</span>
+      <span className={`block text-sm ${out ? 'text-act' : 'text-soft'}`}>{statusText(head)}</span>
     </button>
   )
 }

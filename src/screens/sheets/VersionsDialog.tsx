@@ -1,5 +1,6 @@
 'use client'
 
+import { hereOf } from '@/session/here'
 import { allRodsText } from '@/text/relation'
 import type { Sheet } from '@/core/log/sheets'
 import { format } from 'date-fns'
@@ -28,24 +29,23 @@ export function VersionsDialog({
   onClose: () => void
 }) {
   const session = useSession()
-  const clockMs = useSelect((state) => state.clockMs)
+  const here = useSelect((state) => hereOf(state, kit))
   const versions = kit.sheets.flatMap((each) => each.versions.map((version) => ({ sheet: each, version })))
   const [from, setFrom] = useState<string>(NOW)
   const [to, setTo] = useState(sheet.versions.at(-1)?.id ?? NOW)
   if (!session) return null
-  const practice = kit.simulated
   const says = (id: string): KitSays =>
     id === NOW
-      ? standingNow(kit, practice, clockMs)
+      ? standingNow(here)
       : (versions.find(({ version }) => version.id === id)?.version.drums ?? new Map())
   const items = [
-    { value: NOW, label: 'the kit as it was last read' },
+    { value: NOW, label: 'the kit as it stands' },
     ...versions
       .map((each) => ({ value: each.version.id, label: labelOf(each.sheet, each.version) }))
       .reverse(),
   ]
   const [a, b] = [says(from), says(to)]
-  const rows = differences(kit, a, b, practice, clockMs)
+  const rows = differences(here, a, b)
   const beside = kit.drums.flatMap((drum) => besideText(drum.name, a.get(drum.id), b.get(drum.id)))
   const older = versions.find(({ version }) => version.id === to && version !== sheet.versions.at(-1))
   const own = older && older.sheet.id === sheet.id ? older.version : null

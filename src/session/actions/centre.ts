@@ -1,4 +1,4 @@
-import { drumPair } from '@/core/bench/pairing'
+import { drumStatus } from '@/core/status/drum'
 import { MEASUREMENT_VERSION } from '@/core/measurement/version'
 import type { MeasureOptions, Tap } from '@/core/measurement/types'
 import { learnPair, predictCentre } from '@/core/pair/learn'
@@ -18,8 +18,8 @@ const MODES_KEPT = 12
 const UNREAD = 'That stroke could not be read. Strike the centre again and let it ring.'
 
 /** What is known of the centre pitch before a stroke is measured. */
-export function centreExpectation({ kit, drum, practice }: BenchView, clockMs: number): MeasureOptions {
-  const { drum: own, batterHz, resonantHz, seen } = drumPair(kit, drum, practice, clockMs)
+export function centreExpectation({ here, drum }: BenchView): MeasureOptions {
+  const { drum: own, batterHz, resonantHz, seen } = drumStatus(here, drum).pair
   const size: MeasureOptions = { diameterInches: drum.diameterInches, side: 'batter', tap: 'centre' }
   if (batterHz === null || (own.resonant && resonantHz === null)) return size
   const { hz } = predictCentre(own, { batterHz, resonantHz }, learnPair(own, seen))

@@ -1,9 +1,10 @@
 import { play } from '@/audio/playback'
 import { usualHz } from '@/core/records/usualDrum'
-import { drumPair, pairModel, pairStands } from '@/core/bench/pairing'
+import { pairModel, pairStands } from '@/core/bench/pairing'
+import { drumStatus } from '@/core/status/drum'
 import type { Drum } from '@/core/records/kit'
 import { groove, type GrooveDrum, type Part } from '@/core/sound/groove'
-import type { Stroke } from '@/core/bench/strokes'
+import type { Stroke } from '@/core/status/strokes'
 import type { PairPlace } from '@/core/pair/types'
 import { levelsMatched, renderRinging, type RingingTone, type Samples } from '@/core/sound/ringing'
 import { decodeWav } from '@/core/sound/wav'
@@ -35,7 +36,7 @@ export function ofStroke(stroke: Stroke): SoundState {
 export function ofPlan(session: Session, at: PairPlace): SoundState | null {
   const view = currentView(session)
   if (!view) return null
-  const pair = drumPair(view.kit, view.drum, view.practice, session.get().clockMs)
+  const { pair } = drumStatus(view.here, view.drum)
   return { ...pairModel(pair).sound(at), take: null }
 }
 
@@ -83,7 +84,7 @@ export async function playInGroove(
   const others = view.kit.drums
     .filter(({ id }) => id !== view.drum.id)
     .map((drum): GrooveDrum => {
-      const pair = drumPair(view.kit, drum, view.practice, session.get().clockMs)
+      const { pair } = drumStatus(view.here, drum)
       const at = pairStands(pair) ?? {
         batterHz: usualHz(drum, 'batter'),
         resonantHz: usualHz(drum, 'resonant'),

@@ -1,5 +1,4 @@
 import { NO_BENCH } from '../state'
-import { lastKnown } from '@/core/bench/standing'
 import { targetMeanHz } from '@/core/evening/types'
 import type { SlackSchoolId } from '@/core/head/slackStart'
 import { usualHz } from '@/core/records/usualDrum'
@@ -53,7 +52,7 @@ export function slackened(session: Session, school: SlackSchoolId): void {
 /** A head that is only to be even has no pitch to climb to: it goes back to where it stood, or to what is usual. */
 function aimed({ drum, side, head, request }: BenchView) {
   if (!('level' in request.target)) return []
-  const hz = lastKnown(head)?.meanHz ?? usualHz(drum, side)
+  const hz = head.pitch.hz ?? usualHz(drum, side)
   const aim = { kind: 'hz' as const, hz: Math.round(10 * hz) / 10 }
   return [kitEdit({ what: 'aimSet', drum: drum.id, side, aim })]
 }

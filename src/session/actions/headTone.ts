@@ -1,4 +1,3 @@
-import { lastKnown } from '@/core/bench/standing'
 import { toneOfHead } from '@/core/measurement/headTone'
 import type { MeasureOptions, Tap } from '@/core/measurement/types'
 import { centsBetween } from '@/core/units/pitch'
@@ -88,7 +87,7 @@ function askForTone(session: Session, toneAsked: readonly number[]): void {
 /** What is known of the head from elsewhere than this round's taps: its target, its last state, its size. */
 function knownOtherwise({ drum, side, sitting, head, aim, kept }: BenchView): MeasureOptions {
   const target = 'hz' in aim ? aim.hz : kept?.meanHz
-  const before = sitting && sitting.passes.length > 1 ? lastKnown(head)?.meanHz : undefined
+  const before = sitting && sitting.passes.length > 1 ? (head.pitch.hz ?? undefined) : undefined
   const expectHz = before ?? target
   return expectHz ? { expectHz, expectCents: FROM_TARGET_CENTS } : bySize(drum, side)
 }

@@ -1,4 +1,5 @@
-import { benchHead } from '@/core/bench/standing'
+import { headAtHand } from '@/core/status/inputs'
+import { hereOf } from '../here'
 import { headReports, type HeadReport } from '@/core/runs/reports'
 import { kitsFromLog, liveEvents } from '@/core/log/kitLog'
 import type { KitState } from '@/core/log/fold'
@@ -39,7 +40,7 @@ export async function benchThen(
   const kit = kitsFromLog(log).find((each) => each.id === id)
   const drum = kit?.drums.find((each) => each.id === drumId)
   if (!kit || !drum) return null
-  const { sitting } = benchHead(kit, drum, side, kit.simulated, atMs)
+  const { sitting } = headAtHand({ ...hereOf(session.get(), kit), nowMs: atMs }, drum, side)
   const [report] = headReports(kit, atMs, { drum: drumId, side })
   return { kit, drum, sitting, report: report ?? null }
 }

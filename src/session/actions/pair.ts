@@ -1,11 +1,10 @@
 import { play } from '@/audio/playback'
-import { drumPair } from '@/core/bench/pairing'
-import { layersOn } from '@/core/bench/strokes'
+import { drumStatus } from '@/core/status/drum'
+import { layersOn } from '@/core/status/strokes'
 import { seedFromText } from '@/core/numeric/random'
 import type { PairAnswer } from '@/core/pair/solve'
 import type { PairPlace, PairWant } from '@/core/pair/types'
 import { standLossPerSecond } from '@/core/practice/stand'
-import type { BenchView } from '../benchView'
 import type { Session } from '../session'
 import { chooseHead } from './kits'
 import { countTap, practiceDrum, practiceOther, practiceState } from './practice'
@@ -13,10 +12,6 @@ import { centreExpectation, takeCentre } from './centre'
 import { aimEar, startListening } from './listening'
 import { currentView } from '../currentView'
 import { setAim } from './sheets'
-
-export function pairOf(session: Session, view: BenchView) {
-  return drumPair(view.kit, view.drum, view.practice, session.get().clockMs)
-}
 
 /** One stroke on the practice drum's centre, both heads free, measured like any other. */
 export async function strikeCentre(session: Session): Promise<void> {
@@ -35,7 +30,7 @@ export async function strikeCentre(session: Session): Promise<void> {
       seed: seedFromText(`${drum.id}/centre/${batter.taps}`),
       mic: 'with-tap',
       lossPerSecond: standLossPerSecond(drum.id, layersOn(kit, drum, true), hung, batter.faults),
-      options: centreExpectation(view, session.get().clockMs),
+      options: centreExpectation(view),
     })
     play(samples, rateHz)
     countTap(session, view, 'batter')
@@ -61,7 +56,7 @@ export async function listenForCentre(session: Session): Promise<void> {
 export function askPair(session: Session, want: PairWant): Promise<PairAnswer> | null {
   const view = currentView(session)
   if (!view) return null
-  const { drum, batterHz, resonantHz, centreHz, seen, turnLaw } = pairOf(session, view)
+  const { drum, batterHz, resonantHz, centreHz, seen, turnLaw } = drumStatus(view.here, view.drum).pair
   if (batterHz === null && resonantHz === null && centreHz === null) return null
   // The newest centre reading is among those seen, where both heads were known then.
   const now = { batterHz, resonantHz, centreHz }

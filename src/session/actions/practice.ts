@@ -1,10 +1,11 @@
+import { headStatus } from '@/core/status/head'
+import { hereOf } from '../here'
 import { NO_BENCH } from '../state'
-import { lastKnown, benchHead } from '@/core/bench/standing'
 import { nearRods } from '@/core/kit/uneven'
 import { endFaultSearch } from './findings'
 import { usualHz } from '@/core/records/usualDrum'
 import { seededRandom, seedFromText } from '@/core/numeric/random'
-import { aimOf, sheetTarget } from '@/core/bench/targets'
+import { aimOf, sheetTarget } from '@/core/status/targets'
 import type { KitState } from '@/core/log/fold'
 import { causesOf } from '@/core/fitting/faults'
 import type { CauseId } from '@/core/fitting/causes'
@@ -68,8 +69,7 @@ function aroundHz(session: Session, kit: KitState, drum: Drum, side: Side): numb
   if ('hz' in aim) return aim.hz
   const kept = sheetTarget(kit, drum.id, side)
   if (kept) return kept.meanHz
-  const head = benchHead(kit, drum, side, true, session.get().clockMs)
-  return lastKnown(head)?.meanHz ?? usualHz(drum, side)
+  return headStatus(hereOf(session.get(), kit, true), drum, side).pitch.hz ?? usualHz(drum, side)
 }
 
 /** The other head as the tapped one meets it: still, or free and where its own rods have brought it. */

@@ -1,4 +1,3 @@
-import { lastKnown } from '@/core/bench/standing'
 import { MEASUREMENT_VERSION } from '@/core/measurement/version'
 import type { MeasureOptions, Tap } from '@/core/measurement/types'
 import { usualHz } from '@/core/records/usualDrum'
@@ -22,8 +21,8 @@ const FURTHEST_CENTS = 600
 /** What is known of the pitch before a tap is measured. */
 export function expectation(view: BenchView, session: Session): MeasureOptions {
   const { drum, side, sitting, head, aim, kept } = view
-  const { settings, bench, clockMs } = session.get()
-  if (bench.strike === 'centre') return centreExpectation(view, clockMs)
+  const { settings, bench } = session.get()
+  if (bench.strike === 'centre') return centreExpectation(view)
   const size = { diameterInches: drum.diameterInches, side, mic: settings.mic }
   if (bench.stayNearHz) return { ...size, expectHz: bench.stayNearHz, expectCents: STAY_NEAR_CENTS }
   const read = roundReadings(sitting)
@@ -42,7 +41,7 @@ export function expectation(view: BenchView, session: Session): MeasureOptions {
     const expectCents = Math.min(FURTHEST_CENTS, Math.max(FROM_LUGS_CENTS, 2 * forecast.cents))
     return { ...size, expectHz: forecast.hz, expectCents }
   }
-  const near = lastKnown(head)?.meanHz ?? ('hz' in aim ? aim.hz : kept?.meanHz)
+  const near = head.pitch.hz ?? ('hz' in aim ? aim.hz : kept?.meanHz)
   return near
     ? { ...size, expectHz: near, expectCents: FROM_TARGET_CENTS }
     : { ...size, ...bySize(drum, side) }

@@ -1,11 +1,13 @@
 import { weakMapMemoize } from 'reselect'
 import type { Sheet } from '@/core/log/sheets'
 import { openRun, type Run } from '@/core/log/runs'
-import { foundHeads, leaveOut, runHeads, wantsWork, worklist, type WorkItem } from '@/core/runs/worklist'
+import { foundHeads, leaveOut, runHeads, wantsWork, worklist, type WorkItem } from '@/core/status/worklist'
 import { headKey } from '@/core/log/headKey'
 import type { KitState } from '@/core/log/fold'
 import type { EventOf } from '@/core/records/event'
 import type { Side } from '@/core/records/kit'
+import type { Gauge } from '@/core/status/inputs'
+import { dialOf } from '../here'
 import type { SessionState } from '../state'
 import type { Session } from '../session'
 import { chooseHead } from './kits'
@@ -31,18 +33,18 @@ export interface RunView {
 
 /** A list stands for ten seconds: what drifts meanwhile is nothing. */
 const FRESH_MS = 10_000
-const listOf = weakMapMemoize((kit: KitState, sheet: Sheet, keys: 1 | 2, nowMs: number) =>
-  worklist({ kit, sheet, practice: kit.simulated, keys, nowMs }),
+const listOf = weakMapMemoize((kit: KitState, sheet: Sheet, keys: 1 | 2, gauge: Gauge, nowMs: number) =>
+  worklist({ ...{ kit, sheet, keys, nowMs, gauge }, practice: kit.simulated }),
 )
 
 /** Every head that a sheet speaks of, as it is believed to stand. */
 export function workTo(
-  { settings }: Pick<SessionState, 'settings'>,
+  state: Pick<SessionState, 'settings'>,
   kit: KitState,
   sheet: Sheet,
   nowMs: number,
 ): WorkItem[] {
-  return listOf(kit, sheet, settings.keys, Math.floor(nowMs / FRESH_MS) * FRESH_MS)
+  return listOf(kit, sheet, state.settings.keys, dialOf(state), Math.floor(nowMs / FRESH_MS) * FRESH_MS)
 }
 
 /** What there is no time for before doors, said before a run is begun. */
@@ -142,7 +144,8 @@ export function endRun(session: Session): void {
   const { run, sheet, items, todo } = view
   const kit = session.kit()!
   const nowMs = session.deps.nowMs()
-  const way = { kit, sheet, practice: kit.simulated, keys: session.get().settings.keys, nowMs }
+  const { settings } = session.get()
+  const way = { ...{ kit, sheet, nowMs, keys: settings.keys, gauge: settings }, practice: kit.simulated }
   const found = foundHeads(way, run.before, Date.parse(run.startedAt))
   session.append([
     ...todo.map(({ drum, side }) => ({

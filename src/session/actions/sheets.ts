@@ -2,14 +2,15 @@ import type { Sheet } from '@/core/log/sheets'
 import { drumStanding, standingNow } from '@/core/sheets/compare'
 import type { KitState } from '@/core/log/fold'
 import type { SheetVersion } from '@/core/log/sheets'
-import { targetFromFit, toleranceOf } from '@/core/bench/targets'
+import { targetFromFit, toleranceOf } from '@/core/status/targets'
 import { EVENING_VERSION } from '@/core/evening/even'
 import { SIDES } from '@/core/records/plain'
 import type { Aim, Drum, Side } from '@/core/records/kit'
 import type { KitChange } from '@/core/records/event'
-import { asKept } from '@/core/bench/job'
+import { asKept } from '@/core/status/line'
 import { drumLog } from '@/core/log/fold'
 import type { Beside, SheetDrum } from '@/core/records/sheet'
+import { hereOf } from '../here'
 import type { Session } from '../session'
 import { currentView } from '../currentView'
 import { chooseSheet, kitEdit } from './edits'
@@ -34,8 +35,7 @@ export function keepDrum(session: Session, { name, heads, hold }: Keeping): bool
   // What was simulated enters no sheet of a drum of one's own.
   if (!view || (view.practice && !view.kit.simulated)) return false
   const { kit, drum, practice } = view
-  const { clockMs } = session.get()
-  const says = drumStanding(kit, drum, practice, clockMs)
+  const says = drumStanding(view.here, drum)
   const kept = heads.flatMap(({ side, uneven }) => {
     const target = says[side]
     return target ? [{ side, target: { ...target, keepUneven: uneven && !target.offsetTurns } }] : []
@@ -85,8 +85,7 @@ function heldText(session: Session, was: string | null, name: string): string {
 
 /** The kit as it stands, in the form of a sheet. */
 function standing(session: Session, kit: KitState): Map<string, SheetDrum> {
-  const { clockMs } = session.get()
-  return standingNow(kit, kit.simulated, clockMs)
+  return standingNow(hereOf(session.get(), kit))
 }
 
 /** Every head that the sheet speaks of is to be brought to it. */

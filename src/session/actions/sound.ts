@@ -1,4 +1,3 @@
-import { lastKnown } from '@/core/bench/standing'
 import { playPitches } from '@/audio/confirm'
 import { play } from '@/audio/playback'
 import { usualHz } from '@/core/records/usualDrum'
@@ -26,5 +25,5 @@ export function playTones(session: Session, pitchesHz: readonly number[], second
 export function earPitches(view: BenchView): { targetHz: number | null; referenceHz: number } {
   const targetHz = 'hz' in view.aim ? view.aim.hz : (view.kept?.meanHz ?? null)
   const usual = usualHz(view.drum, view.side)
-  return { targetHz, referenceHz: lastKnown(view.head)?.meanHz ?? targetHz ?? usual }
+  return { targetHz, referenceHz: view.head.pitch.hz ?? targetHz ?? usual }
 }

@@ -1,5 +1,5 @@
 import { drasticRoom } from '@/core/bench/drastic'
-import { drumPair } from '@/core/bench/pairing'
+import { drumStatus } from '@/core/status/drum'
 import type { LayerId } from '@/core/pair/layers'
 import type { BenchView } from '../benchView'
 import type { Session } from '../session'
@@ -37,7 +37,7 @@ export function noteWords(session: Session, words: string): void {
 export function markRange(session: Session, mark: 'growls' | 'best' | 'chokes'): boolean {
   const view = currentView(session)
   if (!view) return false
-  const { batterHz } = drumPair(view.kit, view.drum, view.practice, session.get().clockMs)
+  const { batterHz } = drumStatus(view.here, view.drum).pair
   if (batterHz === null) return false
   session.append([{ kind: 'rangeMarked', ...from(view), side: 'batter', mark, hz: batterHz }])
   return true
@@ -52,12 +52,7 @@ export function setHung(session: Session, hung: string | null | undefined): void
 export function startDrastic(session: Session): boolean {
   const view = currentView(session)
   if (!view) return false
-  const { batterHz, resonantHz, turnLaw } = drumPair(
-    view.kit,
-    view.drum,
-    view.practice,
-    session.get().clockMs,
-  )
+  const { batterHz, resonantHz, turnLaw } = drumStatus(view.here, view.drum).pair
   const hz = view.side === 'batter' ? batterHz : resonantHz
   const room = hz === null ? null : drasticRoom(view.drum, view.side, hz, turnLaw[view.side])
   if (room === null) return false

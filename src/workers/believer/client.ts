@@ -1,4 +1,4 @@
-import type { Believed, Past } from '@/core/bench/standing'
+import type { Believed, Past } from '@/core/status/ahead'
 import { watched } from '../watched'
 
 /** Longer than a kit of many heads takes on a slow phone. */

@@ -1,4 +1,4 @@
 import { expose } from 'comlink'
-import { believe, type Past } from '@/core/bench/standing'
+import { believe, type Past } from '@/core/status/ahead'
 
 expose({ believe: (pasts: readonly Past[]) => pasts.map(believe) })

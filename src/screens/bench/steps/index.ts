@@ -1,6 +1,6 @@
 import dynamic from 'next/dynamic'
 import type { ComponentType } from 'react'
-import { STEP_IDS, type StepId } from '@/core/bench/steps'
+import { STEP_IDS, type StepId } from '@/core/status/steps'
 import { EvenStep } from './even/EvenStep'
 
 /** Every step's own code; evening is what the Bench opens with and comes with it. */

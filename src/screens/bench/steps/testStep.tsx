@@ -1,6 +1,6 @@
 import { act, fireEvent, screen } from '@testing-library/react'
-import { strokesOf } from '@/core/bench/strokes'
-import type { StepId } from '@/core/bench/steps'
+import { strokesOf } from '@/core/status/strokes'
+import type { StepId } from '@/core/status/steps'
 import type { DrumKindRecord } from '@/core/records/kit'
 import { usualDrum } from '@/core/records/usualDrum'
 import { takeCentre } from '@/session/actions/centre'

@@ -1,6 +1,5 @@
 'use client'
 
-import { lastKnown } from '@/core/bench/standing'
 import { useState, type FormEvent } from 'react'
 import { farTight, nearSlack } from '@/core/kit/uneven'
 import { setAim } from '@/session/actions/sheets'
@@ -36,7 +35,7 @@ export function UnevenDialog({ onClose }: { onClose: () => void }) {
       view &&
       (view.aim.kind === 'offsets' || view.aim.kind === 'hz'
         ? view.aim.hz
-        : (view.kept?.meanHz ?? lastKnown(view.head)?.meanHz))
+        : (view.kept?.meanHz ?? view.head.pitch.hz ?? undefined))
     return known ?? null
   })
   const tuning = useTuning()

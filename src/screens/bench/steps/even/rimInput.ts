@@ -1,5 +1,5 @@
 import type { RimInput, RimReading } from '@/charts/rim.model'
-import { targetLugHz } from '@/core/bench/targets'
+import { targetLugHz } from '@/core/status/targets'
 import { earWord } from '@/core/head/ear'
 import { dialCents } from '@/core/head/gauge'
 import { centsErrorToHz, shiftByCents } from '@/core/units/pitch'

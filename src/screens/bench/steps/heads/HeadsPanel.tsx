@@ -2,7 +2,7 @@
 
 import { allRodsText, STEP_TURNS } from '@/text/relation'
 import { KeySweep } from '@/charts/KeySweep'
-import type { DrumPair } from '@/core/bench/pairing'
+import type { DrumPair } from '@/core/status/drum'
 import type { PairBelief } from '@/core/pair/belief'
 import type { PairAnswer } from '@/core/pair/solve'
 import type { PairWant } from '@/core/pair/types'

@@ -1,7 +1,8 @@
 'use client'
 
 import { useCallback, useMemo, useState } from 'react'
-import { pairStands, type DrumPair } from '@/core/bench/pairing'
+import { pairStands } from '@/core/bench/pairing'
+import type { DrumPair } from '@/core/status/drum'
 import type { PairBelief } from '@/core/pair/belief'
 import type { PairWant } from '@/core/pair/types'
 import { centsBetween } from '@/core/units/pitch'

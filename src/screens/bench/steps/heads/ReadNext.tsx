@@ -1,6 +1,6 @@
 'use client'
 
-import type { DrumPair } from '@/core/bench/pairing'
+import type { DrumPair } from '@/core/status/drum'
 import type { PairBelief } from '@/core/pair/belief'
 import { chooseHead } from '@/session/actions/kits'
 import { listenForCentre, strikeCentre } from '@/session/actions/pair'

@@ -2,8 +2,9 @@
 
 import { relationText } from '@/text/relation'
 import { useState } from 'react'
-import { pairModel, type DrumPair } from '@/core/bench/pairing'
-import { ringStrokes } from '@/core/bench/strokes'
+import { pairModel } from '@/core/bench/pairing'
+import type { DrumPair } from '@/core/status/drum'
+import { ringStrokes } from '@/core/status/strokes'
 import { schoolOf } from '@/core/pair/schools'
 import type { PairAnswer } from '@/core/pair/solve'
 import { noteWords } from '@/session/actions/stand'

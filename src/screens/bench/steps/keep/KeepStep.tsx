@@ -1,8 +1,7 @@
 'use client'
 
 import { useState } from 'react'
-import { benchHead, lastKnown } from '@/core/bench/standing'
-import { fittedSpreadCents, isOut, toleranceOf } from '@/core/bench/targets'
+import { drumStatus } from '@/core/status/drum'
 import { SITTING_GAP_MS } from '@/core/log/sittings'
 import { sidesOf } from '@/core/records/plain'
 import type { Side } from '@/core/records/kit'
@@ -32,18 +31,15 @@ export function KeepStep() {
   const held = sheets.find(({ id }) => id === view?.kit.sheet) ?? null
   const [name, setName] = useState(held?.name ?? '')
   if (!view) return null
-  const { kit, drum, practice } = view
-  const says = drumStanding(kit, drum, practice, clockMs)
+  const { here, drum } = view
+  const says = drumStanding(here, drum)
   const sheet = sheets.find((each) => each.name === name.trim()) ?? null
+  const status = drumStatus(here, drum)
   const heads = sidesOf(drum).map((side): Keepable => {
-    const fit = lastKnown(benchHead(kit, drum, side, practice, clockMs))
-    const rough =
-      fit !== null &&
-      !says[side]?.offsetTurns &&
-      isOut(fittedSpreadCents(fit, drum.lugs), toleranceOf(drum, side, fit.meanHz))
+    const { asRead, verdict } = status.heads[side]
     return {
-      ...{ side, at: fit?.at ?? null, rough },
-      old: fit !== null && clockMs - Date.parse(fit.at) > SITTING_GAP_MS,
+      ...{ side, at: asRead?.at ?? null, rough: verdict === 'uneven' && !says[side]?.offsetTurns },
+      old: asRead !== null && clockMs - Date.parse(asRead.at) > SITTING_GAP_MS,
     }
   })
   const kept = sheet?.versions.at(-1)?.drums.get(drum.id) ?? null

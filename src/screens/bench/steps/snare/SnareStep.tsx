@@ -1,12 +1,13 @@
 'use client'
 
-import { lugsNow, wiresOf } from '@/core/bench/strokes'
+import { drumStatus } from '@/core/status/drum'
+import { wiresOf } from '@/core/status/strokes'
 import { BATTER_RANGES, scaledRange, SNARE_SIDE_HZ, snareHeadAge } from '@/core/pair/snare'
 import { chooseHead } from '@/session/actions/kits'
 import { setAim } from '@/session/actions/sheets'
 import { useBenchView } from '@/session/benchReact'
-import { useSelect, useSession } from '@/session/react'
-import { isOffPitch, toleranceOf } from '@/core/bench/targets'
+import { useSession } from '@/session/react'
+import { isOffPitch, toleranceOf } from '@/core/status/targets'
 import { centsBetween } from '@/core/units/pitch'
 import { hzText } from '@/text/heads'
 import { snareAgeText, snareSideText } from '@/text/snare'
@@ -19,12 +20,12 @@ import { Wires } from './Wires'
 /** The snare drum: its thin side first and tight, wires off while reading, then batter and wires. */
 export function SnareStep() {
   const session = useSession()
-  const clockMs = useSelect((state) => state.clockMs)
   const view = useBenchView()
   const { open, run } = useCommander()
   if (!session || !view) return null
   const { kit, drum, practice } = view
-  const { batterHz, resonantHz } = lugsNow(kit, drum, practice, clockMs)
+  const { heads } = drumStatus(view.here, drum)
+  const [batterHz, resonantHz] = [heads.batter.pitch.hz, heads.resonant.pitch.hz]
   const sideHz = Math.round(scaledRange(SNARE_SIDE_HZ, drum.diameterInches))
   const aim = (side: 'batter' | 'resonant', hz: number) => {
     setAim(session, drum, side, { kind: 'hz', hz })
@@ -78,7 +79,7 @@ export function SnareStep() {
           <p className="leading-snug">{snareSideText(sideHz, drum.diameterInches)}</p>
           <p className="mt-1 leading-snug text-soft">
             Now {resonantHz === null ? 'not read' : `${hzText(resonantHz)} Hz`}.{' '}
-            {snareAgeText(snareHeadAge(drum.resonant.fittedOn, clockMs))}
+            {snareAgeText(snareHeadAge(drum.resonant.fittedOn, view.here.nowMs))}
           </p>
           <div className="-ml-2 flex flex-wrap">
             <Button tone="quiet" className="underline" onClick={() => open('bed')}>

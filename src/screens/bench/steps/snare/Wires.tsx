@@ -2,7 +2,7 @@
 
 import { useState, type FormEvent } from 'react'
 import { parseNumber } from '@/core/units/number'
-import { wiresOf } from '@/core/bench/strokes'
+import { wiresOf } from '@/core/status/strokes'
 import { setWires } from '@/session/actions/stand'
 import type { BenchView } from '@/session/benchView'
 import { useSession } from '@/session/react'

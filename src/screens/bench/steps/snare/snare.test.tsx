@@ -1,5 +1,5 @@
 import { act, fireEvent, screen } from '@testing-library/react'
-import { wiresOf } from '@/core/bench/strokes'
+import { wiresOf } from '@/core/status/strokes'
 import { changeDrum } from '@/session/actions/kits'
 import { press, typeIn, withDrum } from '../testStep'
 

@@ -1,14 +1,14 @@
-import { toleranceOf, sheetTarget } from '../bench/targets'
-import { drumPair } from '../bench/pairing'
-import { strokesOf, type Stroke } from '../bench/strokes'
-import type { KitState } from '../log/fold'
+import { drumStatus } from '../status/drum'
+import type { HeadStatus } from '../status/head'
+import type { Here } from '../status/inputs'
+import type { Stroke } from '../status/strokes'
 import { logNormalDensity, normalCdf } from '../numeric/normal'
 import { learnPair, predictCentre } from '../pair/learn'
 import type { PairDrum, PairPlace } from '../pair/types'
 import { sidesOf } from '../records/plain'
 import type { Drum, Side } from '../records/kit'
 import { centsBetween, CENTS_PER_NEPER, shiftByCents } from '../units/pitch'
-import { believedNow, halfBand, type BelievedNow } from './headForecast'
+import { halfBand } from '../status/forecast'
 
 /** What is believed of one head before the stroke: cents from where it is to be, one standard deviation, half of its band. */
 export interface HeadPrior {
@@ -106,29 +106,20 @@ export function namedHeads(heads: readonly HeadOdds[]): Side[] {
  * Checks a drum by its newest stroke on the centre.
  * @returns null where a head was never read, or the stroke is not of this drum
  */
-export function checkDrum(
-  kit: KitState,
-  drum: Drum,
-  practice: boolean,
-  strokeId: string,
-  nowMs: number,
-): DrumCheck | null {
-  const strokes = strokesOf(kit, drum, practice)
+export function checkDrum(here: Here, drum: Drum, strokeId: string): DrumCheck | null {
+  const { heads: both, pair } = drumStatus(here, drum)
+  const { strokes, drum: own, seen } = pair
   const at = strokes.findIndex(({ id }) => id === strokeId)
   if (at < 0) return null
   const sides = sidesOf(drum)
-  const believed = sides.flatMap((side) => believedNow(kit, drum, side, practice, nowMs) ?? [])
-  if (believed.length < sides.length) return null
-  const place: PairPlace = {
-    batterHz: believed[0].known.meanHz,
-    resonantHz: believed[1]?.known.meanHz ?? null,
-  }
-  const { drum: own, seen } = drumPair(kit, drum, practice, nowMs)
+  const read = sides.flatMap((side) => both[side].asRead ?? [])
+  if (read.length < sides.length) return null
+  const place: PairPlace = { batterHz: read[0].hz, resonantHz: read[1]?.hz ?? null }
   // What this stroke says is not what it is held against.
   const before = seen.slice(0, Math.max(0, seen.length - (strokes.length - at)))
   const expected = predictCentre(own, place, learnPair(own, before))
   const stroke = strokes[at]
-  const readMs = Math.max(...believed.map(({ known }) => Date.parse(known.at)))
+  const readMs = Math.max(...read.map(({ at }) => Date.parse(at)))
   const like = nearestTo(
     readMs,
     strokes.slice(0, at).filter((each) => inTuning(each, place)),
@@ -141,7 +132,7 @@ export function checkDrum(
       : Math.hypot(errorOf(stroke), expected.errorCents),
     pull: pullOf(own, place),
   }
-  const foreseen = sides.map((side, i) => priorOf(kit, drum, side, believed[i]))
+  const foreseen = sides.map((side) => priorOf(both[side]))
   // Heads are foreseen to have moved already: only what goes beyond that is news.
   const shift = sides.reduce((sum, side, i) => sum + seenNow.pull[side] * foreseen[i].movedCents, 0)
   const heads = headOdds(foreseen, { ...seenNow, cents: seenNow.cents - shift })
@@ -189,11 +180,11 @@ export function pullOf(drum: PairDrum, place: PairPlace): CentreSeen['pull'] {
   }
 }
 
-function priorOf(kit: KitState, drum: Drum, side: Side, { known, movedCents, sd }: BelievedNow): HeadPrior {
-  const target = sheetTarget(kit, drum.id, side)
-  const off = target ? centsBetween(target.meanHz, known.meanHz) : 0
+function priorOf({ side, asRead, pitch, kept, toleranceCents }: HeadStatus): HeadPrior {
+  const movedCents = centsBetween(asRead!.hz, pitch.hz!)
+  const off = kept ? centsBetween(kept.meanHz, asRead!.hz) : 0
   return {
-    ...{ side, movedCents, offCents: off + movedCents, sd },
-    halfCents: halfBand({ toleranceCents: target?.toleranceCents ?? toleranceOf(drum, side, known.meanHz) }),
+    ...{ side, movedCents, offCents: off + movedCents, sd: pitch.errorCents! },
+    halfCents: halfBand({ toleranceCents }),
   }
 }

@@ -1,11 +1,11 @@
-import { benchHead, fittedNow, lastKnown, stateOf } from './standing'
 import { kitsFromLog } from '../log/kitLog'
 import type { Aim, Drum, Side } from '../records/kit'
 import type { HumbraEvent } from '../records/event'
-import { evenRequestFor } from './request'
 import { usualDrum } from '../records/usualDrum'
 import { SITTING_GAP_MS } from '../log/sittings'
 import { DEFAULT_SETTINGS } from '../records/plain'
+import { headStatus } from './head'
+import { requestOf, type Gauge } from './inputs'
 
 /** The Bench's head and what it asks, from the log alone. */
 const START = Date.UTC(2026, 4, 4, 19)
@@ -46,9 +46,14 @@ function benchOf(
   })
   const kit = kitsFromLog(log as HumbraEvent[])[0]
   const nowMs = now + 1000
-  const head = benchHead(kit, kit.drums[0], side, false, nowMs)
-  const ask = (change: Partial<typeof DEFAULT_SETTINGS> = {}, open = false) =>
-    evenRequestFor(kit, head, null, { ...DEFAULT_SETTINGS, ...change }, open)
+  const headBy = (gauge: Gauge) =>
+    headStatus({ ...{ kit, practice: false, nowMs }, gauge }, kit.drums[0], side)
+  const head = headBy(DEFAULT_SETTINGS)
+  const ask = (change: Partial<typeof DEFAULT_SETTINGS> = {}, open = false) => {
+    const { keys, largestStepTurns, ...gauge } = { ...DEFAULT_SETTINGS, ...change }
+    const anew = head.sitting === null
+    return requestOf(headBy(gauge), head.otherHz, { open, anew, keys, largestStepTurns })
+  }
   return { kit, head, ask }
 }
 const tap = (lug: number, hz: number, atMs?: number): Told => ({
@@ -72,7 +77,7 @@ test('the sitting that goes on is the newest within three hours; what was before
   const { head } = benchOf([...all(150), ...all(152, START + SITTING_GAP_MS + 60_000)])
   expect(head.sitting!.passes[0].readings.get(1)!.hz).toBeCloseTo(152, 6)
   expect(head.before!.passes[0].readings.get(1)!.hz).toBeCloseTo(150, 6)
-  expect(lastKnown(head)!.meanHz).toBeCloseTo(152, 0)
+  expect(head.pitch.hz).toBeCloseTo(152, 0)
   const none = benchOf([])
   expect(none.head).toMatchObject({
     sitting: null,
@@ -81,7 +86,7 @@ test('the sitting that goes on is the newest within three hours; what was before
     fittedAt: null,
     markTurns: null,
   })
-  expect(lastKnown(none.head)).toBeNull()
+  expect(none.head).toMatchObject({ pitch: { hz: null, known: 'unknown' }, asRead: null, verdict: 'unknown' })
   expect(none.ask()).toMatchObject({ rounds: [{}], target: { level: true } })
 })
 
@@ -204,17 +209,15 @@ test('settings and what stands open of looking over go along', () => {
   })
 })
 
-test('what is believed after a sitting: asked twice it is the same, the open turns count where they are asked for', () => {
+test('what is known after a sitting, the open turns counted; a dial alone says nothing of the pitch', () => {
   const { head, ask } = benchOf([...all(150), turn(UP)])
-  const before = stateOf(head, head.sitting!, false)
-  expect(stateOf(head, head.sitting!, false)).toBe(before)
-  expect(stateOf(head, head.sitting!, true).belief.x[0]).toBeGreaterThan(before.belief.x[0])
   expect(ask({}, true).rounds.length).toBe(ask({}, false).rounds.length + 1)
-  const fit = fittedNow(head)!
-  expect(fit.meanHz).toBeCloseTo(150, 0)
-  expect(fit.meanErrorCents).toBeGreaterThan(0)
-  expect(Math.hypot(fit.cosineCents, fit.sineCents)).toBeLessThan(3)
-  // A dial alone says nothing of the pitch.
+  expect(head.pitch.known).toBe('expected')
+  expect(head.pitch.hz).toBeGreaterThan(154)
+  const read = benchOf(all(150)).head
+  expect(read.pitch).toMatchObject({ known: 'lugs', lugs: [1, 2, 3, 4, 5, 6], hz: expect.closeTo(150, 0) })
+  expect(read.asRead!.errorCents).toBeGreaterThan(0)
+  expect(Math.hypot(read.asRead!.cosineCents, read.asRead!.sineCents)).toBeLessThan(3)
   const dial = benchOf([{ kind: 'gaugeRead', lug: 1, dial: 70 }])
-  expect(fittedNow(dial.head)).toBeNull()
+  expect(dial.head.asRead).toBeNull()
 })

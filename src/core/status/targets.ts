@@ -95,16 +95,11 @@ export function bedLugHz(
   return raw.map((v) => v * scale)
 }
 
-export interface Fitted {
-  meanHz: number
-  meanErrorCents: number
-  cosineCents: number
-  sineCents: number
-  waveErrorCents: number
-}
-
-/** Highest minus lowest lug pitch of a fitted state, in cents: the one spread that is shown everywhere. */
-export function fittedSpreadCents({ cosineCents, sineCents }: Fitted, lugs: number): number {
+/** Highest minus lowest lug pitch of a kept pattern, in cents. */
+export function patternSpreadCents(
+  { cosineCents, sineCents }: Pick<Target, 'cosineCents' | 'sineCents'>,
+  lugs: number,
+): number {
   const wave = 2 / CENTS_PER_NEPER
   const pattern = { mean: 1, cosine: cosineCents * wave, sine: sineCents * wave }
   return spreadCents(patternOverLugs(pattern, lugs).map((hz2) => Math.sqrt(hz2)))
@@ -115,7 +110,7 @@ export function fittedSpreadCents({ cosineCents, sineCents }: Fitted, lugs: numb
  * meant: only then does it belong to the target (docs/decisions/kept-targets.md).
  */
 export function targetFromFit(
-  fit: Fitted,
+  fit: Pick<Target, 'meanHz' | 'meanErrorCents' | 'cosineCents' | 'sineCents' | 'waveErrorCents'>,
   toleranceCents: number,
   keepUneven: boolean,
   offsetTurns: readonly number[] | null = null,

@@ -6,7 +6,8 @@ import type { EventOf, Source } from '../records/event'
 import { SIDES } from '../records/plain'
 import type { Drum, Side } from '../records/kit'
 import { centsBetween } from '../units/pitch'
-import { benchHead, lastKnown } from './standing'
+import { pitchAlone } from './head'
+import { handOf, NO_DIAL } from './inputs'
 
 /** One stroke on the centre, both heads free, with how the drum stood then. */
 export interface Stroke {
@@ -47,8 +48,9 @@ export function strokesOf(kit: KitState, drum: Drum, practice: boolean): Stroke[
 
 /** Mean lug pitches of both heads as the log knew them at a stroke. */
 export function lugsThen({ drum, heads }: HeadsThen): LugsThen {
+  const given = { aim: { kind: 'level' as const }, kept: null, gauge: NO_DIAL, nowMs: 0 }
   const mean = (side: Side) =>
-    lastKnown({ drum, side, log: heads[side], findings: heads[side].findings })?.meanHz ?? null
+    pitchAlone(handOf(heads[side], drum, side, { ...given, findings: heads[side].findings }))
   return { batterHz: mean('batter'), resonantHz: mean('resonant') }
 }
 
@@ -81,12 +83,6 @@ export function layersOn(kit: KitState, drum: Drum, practice: boolean): LayerId[
 /** Where the wires' knob stands; null where nobody said. */
 export function wiresOf(kit: KitState, drum: Drum, practice: boolean): EventOf<'wiresSet'> | null {
   return drumLog(kit, drum.id, practice).wires
-}
-
-/** Mean lug pitches as they were last read; null where a head never was. */
-export function lugsNow(kit: KitState, drum: Drum, practice: boolean, nowMs: number): LugsThen {
-  const mean = (side: Side) => lastKnown(benchHead(kit, drum, side, practice, nowMs))?.meanHz ?? null
-  return { batterHz: mean('batter'), resonantHz: mean('resonant') }
 }
 
 /** Mean ring of strokes by what a name is made of, in the order in which the names come. */

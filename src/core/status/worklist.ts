@@ -1,5 +1,6 @@
-import { asFound, benchHead, lastKnown } from '../bench/standing'
-import { believedNow } from '../drift/headForecast'
+import { judged } from '../evening/verdict'
+import { headStatus } from './head'
+import { requestAsFound, type Here } from './inputs'
 import type { Sheet } from '../log/sheets'
 import { headCost, tapMinutes } from '../fitting/fast'
 import { PITCH_PART } from '../evening/confidence'
@@ -10,9 +11,7 @@ import { sidesOf } from '../records/plain'
 import type { RunHead } from '../records/sheet'
 import { centsBetween, shiftByCents } from '../units/pitch'
 import { headKey } from '../log/headKey'
-import { SITTING_GAP_MS } from '../log/sittings'
-import type { KitState } from '../log/fold'
-import { fittedSpreadCents, isOut, OUT } from '../bench/targets'
+import { OUT } from './targets'
 
 /** One head on the way to a sheet: where it is believed to stand, and what it takes. */
 export interface WorkItem {
@@ -50,12 +49,9 @@ const SIDE_HEARD = { batter: 1, resonant: 0.75 }
 const WORST = 4
 
 /** A kit on its way to a sheet. */
-export interface Way {
-  kit: KitState
+export interface Way extends Here {
   sheet: Sheet
-  practice: boolean
   keys: 1 | 2
-  nowMs: number
 }
 
 /** All heads that the sheet speaks of, most in need first; heads of one drum stay together, the resonant one first. */
@@ -77,22 +73,20 @@ export function worklist(way: Way): WorkItem[] {
 }
 
 function itemOf(way: Way, drum: Drum, side: Side): WorkItem {
-  const { kit, practice, nowMs, sheet, keys } = way
-  const key = headKey(drum.id, side)
-  const { target, at } = sheet.targets.get(key)!
-  const head = benchHead(kit, drum, side, practice, nowMs)
-  const now = believedNow(kit, drum, side, practice, nowMs)
-  const fit = now?.known ?? null
+  const { sheet, keys } = way
+  const { target, at } = sheet.targets.get(headKey(drum.id, side))!
+  const head = headStatus(way, drum, side)
+  const { pitch, evenness, sitting, verdict } = head
   const fittedAt = head.fittedAt ?? (drum[side].fittedOn ? `${drum[side].fittedOn}T12:00:00.000Z` : null)
-  const known = fit !== null && head.sitting !== null && nowMs - Date.parse(fit.at) < SITTING_GAP_MS
-  const offCents = now ? centsBetween(target.meanHz, now.known.meanHz) + now.movedCents : null
-  const errorCents = now?.sd ?? UNREAD_CENTS
-  const spreadCents = fit ? fittedSpreadCents(fit, drum.lugs) : null
-  const out = outOf(offCents, errorCents, spreadCents, target)
+  const known = sitting !== null && pitch.known !== 'unknown' && pitch.known !== 'expected'
+  const offCents = pitch.hz === null ? null : centsBetween(target.meanHz, pitch.hz)
+  const errorCents = pitch.errorCents ?? UNREAD_CENTS
+  const { spreadCents } = evenness
+  const out = outOf(offCents, errorCents, verdict === 'uneven', target)
   const likely = Math.abs(offCents ?? 0) + 0.8 * errorCents
   const law = turnLawOf(drum, side, head.learned?.hz2PerTurn)
   const turns = Math.abs(turnsBetween(shiftByCents(target.meanHz, -likely), target.meanHz, law))
-  const look = known ? 0 : tapMinutes(fit ? Math.min(CHECK_LUGS, drum.lugs) : drum.lugs)
+  const look = known ? 0 : tapMinutes(pitch.hz === null ? drum.lugs : Math.min(CHECK_LUGS, drum.lugs))
   return {
     ...{ drum, side, target, offCents, errorCents, spreadCents, known, out },
     minutes: look + out * headCost(Math.max(UNEVEN_TURNS, turns), drum.lugs, keys).minutes,
@@ -104,30 +98,27 @@ function itemOf(way: Way, drum: Drum, side: Side): WorkItem {
 /** A head that was never read may stand anywhere. */
 const UNREAD_CENTS = 300
 
-/** Probability that the mean is out of tolerance, or the spread is. */
+/** Probability that the mean is out of tolerance; an uneven head is out. */
 export function outOf(
   offCents: number | null,
   errorCents: number,
-  spreadCents: number | null,
-  target: Target,
+  uneven: boolean,
+  { toleranceCents }: Pick<Target, 'toleranceCents'>,
 ): number {
   if (offCents === null) return 1
-  const { toleranceCents, keepUneven } = target
   const sd = Math.max(errorCents, 0.2)
   const most = OUT * PITCH_PART * toleranceCents
   const within = normalCdf((most - offCents) / sd) - normalCdf((-most - offCents) / sd)
-  const uneven =
-    !keepUneven && !target.offsetTurns && spreadCents !== null && isOut(spreadCents, toleranceCents)
   return uneven ? 1 : 1 - within
 }
 
 /** Pitch that makes the sheet's relation to where the other head stands; null where that is not known. */
-function relationHz({ kit, sheet, practice, nowMs }: Way, drum: Drum, side: Side): number | null {
+function relationHz(way: Way, drum: Drum, side: Side): number | null {
   const otherSide = side === 'batter' ? 'resonant' : 'batter'
-  const own = sheet.targets.get(headKey(drum.id, side))!.target
-  const other = sheet.targets.get(headKey(drum.id, otherSide))?.target
-  const now = lastKnown(benchHead(kit, drum, otherSide, practice, nowMs))
-  return other && now ? (now.meanHz * own.meanHz) / other.meanHz : null
+  const own = way.sheet.targets.get(headKey(drum.id, side))!.target
+  const other = way.sheet.targets.get(headKey(drum.id, otherSide))?.target
+  const { hz } = headStatus(way, drum, otherSide).pitch
+  return other && hz !== null ? (hz * own.meanHz) / other.meanHz : null
 }
 
 /** What of the list to leave when so many minutes are left: what is worth least for its time goes first. */
@@ -156,23 +147,20 @@ export function runHeads(items: readonly WorkItem[]): RunHead[] {
  * Heads of a run that were only believed when it began, as their first readings since then found them.
  * @param before how every head stood when it began
  */
-export function foundHeads(
-  { kit, sheet, practice, nowMs }: Way,
-  before: readonly RunHead[],
-  startedMs: number,
-): RunHead[] {
+export function foundHeads(way: Way, before: readonly RunHead[], startedMs: number): RunHead[] {
   return before.flatMap((was): RunHead[] => {
-    const drum = kit.drums.find(({ id }) => id === was.drum)
-    const target = sheet.targets.get(headKey(was.drum, was.side))?.target
+    const drum = way.kit.drums.find(({ id }) => id === was.drum)
+    const target = way.sheet.targets.get(headKey(was.drum, was.side))?.target
     if (was.known || !drum || !target) return []
-    const fit = asFound(benchHead(kit, drum, was.side, practice, nowMs), startedMs)
-    if (!fit) return []
+    const found = requestAsFound(headStatus(way, drum, was.side), startedMs)
+    const fit = found && judged(found.request)
+    if (!fit || fit.meanHz === null) return []
     return [
       {
         ...{ drum: was.drum, side: was.side, known: true, meanHz: fit.meanHz },
         errorCents: fit.meanErrorCents,
         offCents: centsBetween(target.meanHz, fit.meanHz),
-        spreadCents: fittedSpreadCents(fit, drum.lugs),
+        spreadCents: fit.spreadCents,
       },
     ]
   })

@@ -2,7 +2,9 @@ import { newKitLog, withEvents } from '../log/kitLog'
 import { headLog } from '../log/fold'
 import type { HumbraEvent } from '../records/event'
 import { usualDrum } from '../records/usualDrum'
-import { believe, benchHead, lastKnown, pastOf, remember, stateOf } from './standing'
+import { believe, pastOf, remember } from './ahead'
+import { headStatus } from './head'
+import { NO_DIAL } from './inputs'
 
 const DAY_MS = 86_400_000
 const START = Date.UTC(2026, 0, 5, 12)
@@ -49,41 +51,41 @@ const folded = (events: readonly HumbraEvent[]) =>
     events.map((event) => ({ event, place: Infinity })),
   )!.kit!
 
-const headOf = (events: readonly HumbraEvent[], nowMs = NOW) => {
+function at(events: readonly HumbraEvent[], nowMs = NOW) {
   const kit = folded(events)
-  return benchHead(kit, kit.drums[0], 'batter', false, nowMs)
+  const here = { ...{ kit, practice: false, nowMs }, gauge: NO_DIAL }
+  const [drum] = kit.drums
+  return { here, drum, head: () => headStatus(here, drum, 'batter') }
 }
 
 test('what another thread worked out is what is worked out here, and is not worked out again', () => {
-  const atOnce = headOf(toldLog())
-  const head = headOf(toldLog())
-  const believed = structuredClone(believe(structuredClone(pastOf(head)!)))
-  expect(believed.map(({ at, state }) => [at, state !== null])).toEqual([
-    [2, true],
-    [3, false],
-  ])
-  remember(head, believed)
-  expect(lastKnown(head)).toEqual(lastKnown(atOnce))
-  expect(head.learned).toEqual(atOnce.learned)
-  expect(head.learned!.hz2PerTurn).toBeGreaterThan(0)
-  expect(head.learned).toBe(believed[1].learned)
-  expect(stateOf(head, head.before!, false)).toBe(believed[0].state)
+  const atOnce = at(toldLog()).head()
+  const { here, drum, head } = at(toldLog())
+  const believed = structuredClone(believe(structuredClone(pastOf(here, drum)!)))
+  expect(believed.map((each) => each !== null)).toEqual([true, false])
+  remember(here, drum, believed)
+  expect(head().asRead).toEqual(atOnce.asRead)
+  expect(head().learned).toEqual(atOnce.learned)
+  expect(head().learned!.hz2PerTurn).toBeGreaterThan(0)
+  // The very answer, not one like it.
+  expect(head().learned).toBe(believed[0]!.learned[1])
+  expect(head().lugHz).toBe(believed[0]!.told.lugHz)
 })
 
 test('of a head at work only what is over has taught', () => {
   const events = toldLog()
-  const head = headOf(events, Date.parse(events.at(-1)!.at) + 1000)
-  const believed = believe(pastOf(head)!)
-  expect(believed.map(({ at }) => at)).toEqual([2])
-  remember(head, believed)
-  expect(head.learned).toBe(believed[0].learned)
-  expect(pastOf(headOf(events.slice(0, 2)))).toBeNull()
+  const { here, drum, head } = at(events, Date.parse(events.at(-1)!.at) + 1000)
+  const believed = believe(pastOf(here, drum)!)
+  remember(here, drum, believed)
+  expect(head().learned).toBe(believed[0]!.learned[0])
+  const none = at(events.slice(0, 2))
+  expect(pastOf(none.here, none.drum)).toBeNull()
 })
 
 test('a log that is folded anew, as by an undo, keeps what was worked out of what the undo did not touch', () => {
   const events = toldLog()
-  const kit = folded(events)
-  const before = benchHead(kit, kit.drums[0], 'batter', false, NOW)
+  const first = at(events)
+  const before = first.head()
   const undone: HumbraEvent[] = [
     ...events,
     { ...events[3], id: 'more', at: new Date(START + 8 * DAY_MS).toISOString() } as HumbraEvent,
@@ -92,13 +94,13 @@ test('a log that is folded anew, as by an undo, keeps what was worked out of wha
       ...{ source: 'hand', algorithm: null, kind: 'withdrawn', event: 'more' },
     } as HumbraEvent,
   ]
-  const again = folded(undone)
-  const head = benchHead(again, again.drums[0], 'batter', false, NOW)
-  expect(again.drums[0]).toBe(kit.drums[0])
-  const sittings = [again, kit].map((each) => headLog(each, 'd', 'batter', false).sittings)
+  const again = at(undone)
+  expect(again.drum).toBe(first.drum)
+  const sittings = [again, first].map(({ here }) => headLog(here.kit, 'd', 'batter', false).sittings)
   expect(sittings[0]).toHaveLength(3)
   sittings[0].forEach((sitting, i) => expect(sitting).toBe(sittings[1][i]))
-  // The very answer, not one like it.
+  const head = again.head()
   expect(head.learned).not.toBeNull()
   expect(head.learned).toBe(before.learned)
+  expect(head.lugHz).toBe(before.lugHz)
 })
