@@ -42,6 +42,7 @@ export function LaneChart({
       <path d={model.line} fill="none" stroke="var(--ink)" strokeWidth={1.2} />
       {open ? <path d={model.errors} stroke="var(--ink)" strokeWidth={1.4} /> : null}
       <path d={model.dots} fill="var(--ink)" />
+      <path d={model.byHand} fill="var(--case)" stroke="var(--ink)" strokeWidth={1.6} />
       <path d={model.outs} fill="var(--caution)" />
       <path d={model.beyond} fill="var(--caution)" />
       <path d={model.outSpans} stroke="var(--caution)" strokeWidth={3} />

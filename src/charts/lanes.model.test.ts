@@ -12,6 +12,7 @@ const input = (more: Partial<LaneInput> = {}): LaneInput => ({
   ...{ width: 600, height: 34, fromMs: NOW - 50 * DAY, toMs: NOW + 10 * DAY, nowMs: NOW, halfCents: 5 },
   ...{
     points: [point(-40, 0), point(-20, -2), point(-5, -4)],
+    byHandMs: [],
     turnedMs: [],
     changesMs: [],
     now: { cents: -5, sd: 2 },

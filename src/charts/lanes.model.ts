@@ -14,6 +14,8 @@ export interface LaneInput {
   points: ReadonlyArray<{ ms: number; cents: number; errorCents: number; out: boolean }>
   /** Times at which rods were turned: the line of belief is broken there. */
   turnedMs: readonly number[]
+  /** Times at which it was measured by hand, without a pitch. */
+  byHandMs: readonly number[]
   changesMs: readonly number[]
   now: { cents: number; sd: number } | null
   fan: ReadonlyArray<{ ms: number; p10: number; p25: number; p50: number; p75: number; p90: number }>
@@ -30,6 +32,7 @@ export interface LaneModel {
   line: string
   width: string
   dots: string
+  byHand: string
   errors: string
   /** Readings out of the band. */
   outs: string
@@ -87,6 +90,10 @@ export function laneModel(input: LaneInput): LaneModel {
       .filter((each) => inside(each) && !each.out)
       .map(({ ms, cents }) => dot(x(ms), y(cents), DOT))
       .join(''),
+    byHand: input.byHandMs
+      .filter((ms) => ms >= fromMs && ms <= toMs)
+      .map((ms) => dot(x(ms), y(0), DOT))
+      .join(''),
     outs: shown
       .filter((each) => inside(each) && each.out)
       .map(({ ms, cents }) => square(x(ms), y(cents)))
@@ -118,7 +125,10 @@ export function laneModel(input: LaneInput): LaneModel {
   }
 }
 
-const firstMs = ({ points, fromMs }: LaneInput) => Math.max(fromMs, points[0]?.ms ?? fromMs)
+const firstMs = ({ points, byHandMs, fromMs }: LaneInput) => {
+  const first = Math.min(points[0]?.ms ?? Infinity, byHandMs[0] ?? Infinity)
+  return Number.isFinite(first) ? Math.max(fromMs, first) : fromMs
+}
 const r = (value: number) => Math.round(value * 10) / 10
 const DOT = 3.4
 

@@ -1,3 +1,4 @@
+import { handText } from '@/text/hand'
 import type { Drum } from '@/core/records/kit'
 import type { SheetDrum } from '@/core/records/sheet'
 import { centsBetween } from '@/core/units/pitch'
@@ -86,6 +87,10 @@ export function cardModel({ name, kit, date, notes, drums, a4Hz }: CardInput): C
           ...(['batter', 'resonant'] as const).flatMap((side) => {
             const offsets = says[side]?.offsetTurns
             return offsets ? [`${side} rods ${offsets.map(offsetText).join(' ')}`] : []
+          }),
+          ...(['batter', 'resonant'] as const).flatMap((side) => {
+            const hand = says.hand?.[side]
+            return hand ? [`${side} ${handText(hand)}`] : []
           }),
           ...(says.wires ? [`wires ${says.wires.knob} ${says.wires.unit}`] : []),
           `${says.heads.batter.pliesMils.join('+')} over ${says.heads.resonant.pliesMils.join('+')} mil`,

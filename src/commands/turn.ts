@@ -94,7 +94,7 @@ export const TURN_COMMANDS: Command[] = [
     label: 'Pressed: the head has settled',
     group: 'Bench',
     shortcut: 'p',
-    enabled: whenEvening((view) => view.phase === 'press'),
+    enabled: whenEvening((view) => view.phase === 'press' || view.phase === 'said'),
     run: ({ session }) => pressed(session),
   },
   {

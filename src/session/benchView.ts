@@ -16,9 +16,10 @@ import { hereOf } from './here'
 import { kitOf, type SessionState } from './state'
 
 /**
- * What the Bench is asking for: a round of all rods up from slack, tap a lug, turn rods, press, or nothing any more.
+ * What the Bench is asking for: a round of all rods up from slack, tap a lug, turn rods, what to do behind a turn that the plan had not
+ * asked for, press, or nothing any more.
  */
-export type BenchPhase = 'read' | 'turn' | 'press' | 'done' | 'climb'
+export type BenchPhase = 'read' | 'turn' | 'said' | 'press' | 'done' | 'climb'
 
 export interface BenchView {
   here: Here
@@ -45,6 +46,8 @@ export interface BenchView {
   movesMade: number
   /** Turned in this pass: net per rod. */
   turnedNow: number[] | null
+  /** The newest turn of the sitting, lug 1 first, where the plan had not asked for it. */
+  lastTurn: readonly number[] | null
   /** The way up, on a head that was begun from slack. */
   climb: Climb | null
   /** How a fresh head sinks; null on one that is not fresh. */
@@ -82,7 +85,7 @@ export function otherSide(side: Side): Side {
 
 /** What the view depends on of the state: what was heard, the level and the clock's seconds are none of it. */
 type BenchState = Pick<SessionState, 'settings' | 'source' | 'advice' | 'clockMs'> & {
-  bench: Pick<SessionState['bench'], 'lug' | 'movedOn'>
+  bench: Pick<SessionState['bench'], 'lug' | 'movedOn' | 'toAim'>
 }
 
 /** Everything the Bench shows of the head on it, worked out again only when that changed; null in a kit without drums. */
@@ -95,9 +98,10 @@ export const benchView: (state: SessionState) => BenchView | null = createSelect
     (state: SessionState) => state.clockMs,
     (state: SessionState) => state.bench.lug,
     (state: SessionState) => state.bench.movedOn,
+    (state: SessionState) => state.bench.toAim,
   ],
-  (kit, settings, source, advice, clockMs, lug, movedOn) =>
-    viewOf({ settings, source, advice, clockMs, bench: { lug, movedOn } }, kit),
+  (kit, settings, source, advice, clockMs, lug, movedOn, toAim) =>
+    viewOf({ settings, source, advice, clockMs, bench: { lug, movedOn, toAim } }, kit),
 )
 
 function viewOf(state: BenchState, kit: KitState | null): BenchView | null {
@@ -146,6 +150,7 @@ function viewOf(state: BenchState, kit: KitState | null): BenchView | null {
     steps,
     movesMade: pass?.moves ?? 0,
     turnedNow: pass?.turns ?? null,
+    lastTurn: pass?.replanned && !pass.turns ? newestTurn(head) : null,
     climb,
     settling: fresh && sitting ? settlingNow(sitting) : null,
     lugsWanted: checking ? CHECK_LUGS : drum.lugs,
@@ -153,12 +158,17 @@ function viewOf(state: BenchState, kit: KitState | null): BenchView | null {
   return { ...view, phase: phaseOf(view, state) }
 }
 
+function newestTurn({ log }: HeadStatus): readonly number[] | null {
+  const event = log.sittings.at(-1)?.events.findLast(({ kind }) => kind === 'rodsTurned')
+  return event?.kind === 'rodsTurned' ? event.turns : null
+}
+
 function otherHeadOf(kit: KitState, drum: Drum, side: Side): OtherHead {
   return kit.otherHeads.get(headKey(drum.id, side)) ?? 'muted'
 }
 
 function phaseOf(view: Omit<BenchView, 'phase'>, state: BenchState): BenchPhase {
-  const { sitting, advice, turnedNow, steps, climb, settling, lugsWanted } = view
+  const { sitting, advice, turnedNow, lastTurn, steps, climb, settling, lugsWanted } = view
   const pass = sitting?.passes.at(-1)
   const read = pass && !turnedNow ? lugsRead(pass, view.readBy).length : 0
   if (climb && climb.stage !== 'there') {
@@ -166,7 +176,9 @@ function phaseOf(view: Omit<BenchView, 'phase'>, state: BenchState): BenchPhase 
     return climb.stage === 'check' && !state.bench.movedOn ? 'read' : 'climb'
   }
   // Behind a turn that was not the plan's the rest is planned from what is believed, before anything is read.
-  if (pass?.replanned && state.bench.lug === null && !(climb && climb.stage !== 'there')) {
+  if (pass?.replanned && state.bench.lug === null) {
+    if (lastTurn && view.head.pitch.hz !== null && !state.bench.toAim)
+      return sitting!.pressedAfter ? 'read' : 'said'
     if (!advice) return 'turn'
     if (steps.length > 0) return 'turn'
     if (!sitting!.pressedAfter && !turnedNow) return 'press'
@@ -181,7 +193,8 @@ function phaseOf(view: Omit<BenchView, 'phase'>, state: BenchState): BenchPhase 
   // Pressed after the readings: what it did is read before anything else.
   if (sitting?.pressedAfter && !(state.bench.movedOn && read > 0)) return 'read'
   const enough = state.settings.readOrder === 'fewest' && advice?.plan.enough === true
-  if (pass?.whole && read === 0) return advice ? (advice.plan.done ? 'done' : 'turn') : 'turn'
+  if (pass?.whole && read === 0 && state.bench.lug === null)
+    return advice ? (advice.plan.done ? 'done' : 'turn') : 'turn'
   if (read < lugsWanted && !(state.bench.movedOn && read > 0) && !enough) return 'read'
   if (state.bench.lug !== null) return 'read'
   if (!advice) return 'turn'

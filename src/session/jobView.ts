@@ -58,9 +58,20 @@ export const jobView: (state: SessionState) => JobView | null = createSelector(
   (view, job, step, inRun) => {
     if (!view || !job) return null
     const at: Stop = { step: stepOf(view.drum, step), side: view.side }
-    return { job, line: lineOf(view.drum, view.side), at, next: nextOf(view, job, at, inRun) }
+    return {
+      job: inPass(view, job),
+      line: lineOf(view.drum, view.side),
+      at,
+      next: nextOf(view, job, at, inRun),
+    }
   },
 )
+
+/** In the middle of a pass its moves are what comes next: the log knows only of those that were made. */
+function inPass({ phase, steps, drum, side }: BenchView, job: DrumJob): DrumJob {
+  if (phase !== 'climb' && !(phase === 'turn' && steps.length)) return job
+  return { ...job, next: { ...job.next, [side]: { what: 'turn', drum: drum.id, side } } }
+}
 
 function nextOf(
   view: BenchView,

@@ -44,6 +44,8 @@ export interface LaneView {
   points: LanePoint[]
   turns: LaneTurn[]
   presses: number[]
+  /** Sittings by dial or ear, in which no pitch was read. */
+  byHand: number[]
   /** When another film came on. */
   changes: number[]
   history: readonly PastSitting[]
@@ -106,6 +108,9 @@ function drawnLane(log: HeadLog, drum: Drum, side: Side, target: Target | null):
             },
           ]
         : [],
+    ),
+    byHand: history.flatMap(({ found, left, dials, byEar, to }) =>
+      !found && !left && (dials || byEar) ? [Date.parse(to)] : [],
     ),
     presses: history.flatMap(({ presses, to }) => (presses ? [Date.parse(to)] : [])),
     changes: log.stints.flatMap(({ from }) => (from ? [Date.parse(from)] : [])),

@@ -62,6 +62,8 @@ export interface BenchUi {
   lug: number | null
   /** The user wants the next move although not every lug was read. */
   movedOn: boolean
+  /** Behind a turn of one's own: what is left to the aim is wanted. */
+  toAim: boolean
   /** The newest tap that was heard, used or refused, and the lug it was for. */
   lastTap: HeardTap | null
   /** What was heard lately, newest last, with its sound. */
@@ -151,6 +153,7 @@ export interface WaitingImport {
 export const NO_BENCH: BenchUi = {
   lug: null,
   movedOn: false,
+  toAim: false,
   lastTap: null,
   heard: [],
   ofHead: [],

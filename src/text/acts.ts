@@ -48,6 +48,7 @@ const WORDS = {
   pressed: 'the press',
   centreRead: 'the stroke on the centre',
   dampingSet: 'the muffling',
+  strokeMuffled: 'the muffling of a stroke',
   wiresSet: 'the wires',
   wordsNoted: 'the words',
   rangeMarked: 'the mark',

@@ -1,5 +1,6 @@
 import type { EvenAnswer } from '@/core/evening/types'
 import { centsBetween } from '@/core/units/pitch'
+import { fixed } from './shown'
 import { directionWord, listText, turnText } from './turns'
 
 /** Groups of rods that turn alike, largest move first. */
@@ -25,7 +26,9 @@ function decisionText(answer: EvenAnswer): string {
   const { reason, done } = answer
   switch (reason) {
     case 'within-tolerance':
-      return `${evenText(answer)}: good enough here, leave it.${aloneText(answer)}`
+      return answer.knownBy === 'whole'
+        ? `One number for the head says ${fixed(answer.meanHz, 1)} Hz; its evenness was not read.`
+        : `${evenText(answer)}: good enough here, leave it.${aloneText(answer)}`
     case 'no-turn-helps':
       return answer.leftAlone.length
         ? `Spread ${CENTS(answer.spreadCents)}: as far as it goes without rod ${listText(answer.leftAlone)}.`
@@ -55,8 +58,8 @@ function decisionText(answer: EvenAnswer): string {
 
 const BY: Record<NonNullable<EvenAnswer['knownBy']>, string> = {
   pitch: '',
-  whole: 'On pitch by one number for the head; its evenness was not read',
-  gauge: 'Even by the gauge; the pitch was not read',
+  whole: '',
+  gauge: 'Even by the dial; the pitch was not read',
   ear: 'Even by ear, to some 10 cents; the pitch was not read',
   feel: 'The rods feel alike; the pitch was not read',
 }

@@ -61,7 +61,7 @@ export function moveWords({ rods, turns }: Step): string {
 
 /** What the Bench asks for now, in whole words; empty while it is being worked out. */
 export function askedWords(asked: {
-  phase: 'read' | 'turn' | 'press' | 'done' | 'climb'
+  phase: 'read' | 'turn' | 'said' | 'press' | 'done' | 'climb'
   lug: number
   step: Step | null
   roundTurns: number | null
@@ -75,6 +75,8 @@ export function askedWords(asked: {
       return asked.step ? moveWords(asked.step) : ''
     case 'climb':
       return asked.roundTurns === null ? '' : `all rods ${turnWords(asked.roundTurns)}`
+    case 'said':
+      return 'read it, keep it here, or go back to the aim'
     case 'press':
       return 'press the head'
     case 'done':

@@ -1,3 +1,4 @@
+import { handText } from './hand'
 import type { Sheet } from '@/core/log/sheets'
 import Papa from 'papaparse'
 import type { KitState } from '@/core/log/fold'
@@ -31,20 +32,22 @@ function targetRows(kit: KitState, sheet: Sheet, a4Hz: number): object[] {
     SIDES.flatMap((side) => {
       const own = version?.drums.get(drum.id)
       const target = own?.[side]
-      if (!own || !target) return []
-      const { name, cents } = nearestNote(target.meanHz, a4Hz)
+      const hand = own?.hand?.[side]
+      if (!own || (!target && !hand)) return []
+      const note = target && nearestNote(target.meanHz, a4Hz)
       return [
         {
           sheet: sheet.name,
           drum: drum.name,
           head: side,
-          hz: hz(target.meanHz),
-          note: name,
-          cents: cents.toFixed(1),
-          tolerance_cents: target.toleranceCents.toFixed(1),
+          hz: hz(target?.meanHz ?? null),
+          note: note?.name ?? '',
+          cents: note?.cents.toFixed(1) ?? '',
+          tolerance_cents: target?.toleranceCents.toFixed(1) ?? '',
+          by_hand: hand ? handText(hand) : '',
           centre_hz: hz(own.centreHz),
           ring_s: own.ringSeconds?.toFixed(2) ?? '',
-          offset_turns: target.offsetTurns?.map((turns) => turns.toFixed(3)).join(' ') ?? '',
+          offset_turns: target?.offsetTurns?.map((turns) => turns.toFixed(3)).join(' ') ?? '',
           muffling: own.layers.join(' '),
           wires: own.wires ? `${own.wires.knob} ${own.wires.unit}` : '',
           film_mils: own.heads[side].pliesMils.join('+'),

@@ -2,8 +2,9 @@ import { shortRelationText } from './relation'
 import { format } from 'date-fns'
 import type { StepId } from '@/core/status/steps'
 import { patternSpreadCents } from '@/core/status/targets'
-import type { Drum, Target } from '@/core/records/kit'
+import type { Drum, Side, Target } from '@/core/records/kit'
 import type { SheetDrum } from '@/core/records/sheet'
+import { handText } from './hand'
 import { hzText, noteText, offText } from './heads'
 import { centsBetween } from '@/core/units/pitch'
 import { layersText, ringsText } from './strokes'
@@ -19,8 +20,10 @@ export interface Missing {
 export function missingOf(drum: Drum, says: SheetDrum, layersSaid: boolean): Missing[] {
   const two = !drum.oneHeaded
   return [
-    ...(says.batter ? [] : [{ says: 'the batter was not read', step: 'even' as const }]),
-    ...(two && !says.resonant ? [{ says: 'the resonant head was not read', step: 'even' as const }] : []),
+    ...(says.batter || says.hand?.batter ? [] : [{ says: 'the batter was not read', step: 'even' as const }]),
+    ...(two && !says.resonant && !says.hand?.resonant
+      ? [{ says: 'the resonant head was not read', step: 'even' as const }]
+      : []),
     ...(says.centreHz === null ? [{ says: 'the centre was not struck since', step: 'ring' as const }] : []),
     ...(says.centreHz !== null && says.ringSeconds === undefined
       ? [{ says: 'the last stroke gave no ring', step: 'ring' as const }]
@@ -32,12 +35,22 @@ export function missingOf(drum: Drum, says: SheetDrum, layersSaid: boolean): Mis
   ]
 }
 
+const EVENNESS_SAYS = {
+  unread: 'evenness not read',
+  dial: 'even by the dial',
+  ear: 'even by ear',
+  foretold: 'foretold, not read since',
+}
+
 /** A head's target as a line: "151.5 Hz ± 0.1, D♯3 −34, even to 4 c". */
 export function targetText(target: Target, lugs: number, a4Hz: number): string {
   const error = Math.max(0.05, (target.meanHz * target.meanErrorCents) / 1731)
+  const spread = `even to ${Math.round(patternSpreadCents(target, lugs))} c`
   const how = target.offsetTurns
     ? 'uneven on purpose'
-    : `even to ${Math.round(patternSpreadCents(target, lugs))} c`
+    : target.evenness
+      ? EVENNESS_SAYS[target.evenness]
+      : spread
   return `${hzText(target.meanHz)} Hz ± ${fixed(error, 2)}, ${noteText(target.meanHz, a4Hz)}, ${how}`
 }
 
@@ -49,6 +62,10 @@ export function keepRows(
 ): Array<[label: string, now: string, kept: string, differ: string]> {
   const hz = (value: number | null | undefined) =>
     value === null || value === undefined ? '–' : `${hzText(value)} Hz`
+  const head = (of: SheetDrum | null, side: Side) => {
+    const [pitch, hand] = [of?.[side], of?.hand?.[side]]
+    return [pitch || !hand ? hz(pitch?.meanHz) : '', hand ? handText(hand) : ''].filter(Boolean).join('; ')
+  }
   const apart = (from: number | null | undefined, to: number | null | undefined) =>
     !from || !to ? '' : offText(centsBetween(from, to))
   const knob = (wires: SheetDrum['wires']) => (wires ? `${wires.knob} ${wires.unit}` : '–')
@@ -56,19 +73,14 @@ export function keepRows(
   const relation = ({ batter, resonant }: SheetDrum) =>
     batter && resonant ? shortRelationText(centsBetween(batter.meanHz, resonant.meanHz)) : '–'
   return [
-    [
-      'batter',
-      hz(says.batter?.meanHz),
-      hz(kept?.batter?.meanHz),
-      apart(kept?.batter?.meanHz, says.batter?.meanHz),
-    ],
+    ['batter', head(says, 'batter'), head(kept, 'batter'), apart(kept?.batter?.meanHz, says.batter?.meanHz)],
     ...(drum.oneHeaded
       ? []
       : ([
           [
             'resonant',
-            hz(says.resonant?.meanHz),
-            hz(kept?.resonant?.meanHz),
+            head(says, 'resonant'),
+            head(kept, 'resonant'),
             apart(kept?.resonant?.meanHz, says.resonant?.meanHz),
           ],
           ['resonant above', relation(says), kept ? relation(kept) : '–', ''],

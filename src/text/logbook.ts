@@ -7,6 +7,7 @@ import type { Drum, Side, Target } from '@/core/records/kit'
 import { leavesText } from './forecast'
 import { offText } from './heads'
 import { fixed } from './shown'
+import { handText } from './hand'
 import { listText, turnsLabel } from './turns'
 
 const SOURCES: Record<Source, string> = {
@@ -52,11 +53,14 @@ export const sittingTimeText = (at: string, nowMs: number) =>
   )
 
 /** What was found and left in a sitting, for a row of the table. */
-export function sittingWords({ found, left, turns, presses }: PastSitting): string {
+export function sittingWords({ found, left, turns, presses, dials, byEar }: PastSitting): string {
+  const dial = dials?.left ?? dials?.found
   return [
     turns ? turnsLabel(turns) : 'not turned',
     presses ? (presses === 1 ? 'pressed' : `pressed ${presses} times`) : '',
-    found || left ? '' : 'no pitch read',
+    dial ? handText({ dials: [...dial] }) : '',
+    byEar ? 'by ear' : '',
+    found || left || dial || byEar ? '' : 'no pitch read',
   ]
     .filter(Boolean)
     .join(', ')
@@ -68,6 +72,7 @@ interface Told {
   side: Side
   points: ReadonlyArray<{ ms: number; hz: number; out: boolean }>
   turns: readonly unknown[]
+  byHand: readonly unknown[]
   changes: readonly number[]
   target: Target | null
   now: { cents: number; sd: number } | null
@@ -78,7 +83,7 @@ export function laneText(lane: Told, forecast: HeadForecast | null, nowMs: numbe
   const { drum, side, points, turns, changes, target, now } = lane
   const name = `${drum.name} ${side}`
   const newest = points.at(-1)
-  if (!newest) return `${name}: never read`
+  if (!newest) return `${name}: ${lane.byHand.length ? 'measured by hand, pitch never read' : 'never read'}`
   const outs = points.filter(({ out }) => out).length
   const parts = [
     `${points.length} ${points.length === 1 ? 'reading' : 'readings'} since ${dateText(points[0].ms)}`,

@@ -7,12 +7,15 @@ import type { Drum } from '@/core/records/kit'
 import type { RunHead } from '@/core/records/sheet'
 import { intervalText } from '@/core/units/intervals'
 import { centsBetween } from '@/core/units/pitch'
-import { offText } from './heads'
+import { handText } from './hand'
+import { hzText, offText } from './heads'
 import { minutesText } from './minutes'
 import { fixed } from './shown'
 
 /** "14 c low", "about 9 c low, give or take 12", "never read". */
-export function standsText({ offCents, errorCents, known, spreadCents, target }: WorkItem): string {
+export function standsText(item: WorkItem): string {
+  const { offCents, errorCents, known, spreadCents, target } = item
+  if (!target) return known ? (item.out > 0.5 ? 'not as kept' : 'as kept') : 'not measured'
   if (offCents === null) return 'never read'
   const uneven =
     spreadCents !== null &&
@@ -25,9 +28,13 @@ export function standsText({ offCents, errorCents, known, spreadCents, target }:
   return `about ${offText(offCents)}, give or take ${Math.max(1, Math.round(errorCents))}${uneven}`
 }
 
+/** What the sheet wants of a head: "151.5 Hz", or what the hand finds it again by. */
+export const wantedText = ({ target, hand }: WorkItem): string =>
+  [target ? `${hzText(target.meanHz)} Hz` : '', hand ? handText(hand) : ''].filter(Boolean).join('; ')
+
 /** What to do with a head of the list. */
 export function todoText(item: WorkItem): string {
-  if (item.offCents === null) return 'read and tune'
+  if (item.offCents === null && item.target) return 'read and tune'
   if (item.known) return item.out > 0.5 ? 'tune' : 'good'
   if (!wantsWork(item)) return 'likely still there'
   return item.out > 0.9 ? 'read and tune' : 'check'

@@ -1,22 +1,25 @@
-import type { HeadStatus } from '@/core/status/head'
+import type { HeadStatus, HowKnown } from '@/core/status/head'
 import { hzText, offText } from './heads'
 
+const BY: Partial<Record<HowKnown, string>> = { dial: 'by the dial', ear: 'by ear' }
+
 /** What is known of a head, in the same few words everywhere: never more than that. */
-export function statusText({ verdict, pitch, evenness, offCents }: HeadStatus): string {
+export function statusText({ verdict, pitch, evenness, offCents, disagree }: HeadStatus): string {
   const spread = evenness.spreadCents === null ? null : `${Math.round(evenness.spreadCents)} c`
   if (pitch.known === 'expected')
     return `foretold ${hzText(pitch.hz!)} Hz ± ${Math.ceil(pitch.errorCents!)} c`
+  if (disagree) return 'readings disagree'
   switch (verdict) {
     case 'even':
       return `even, ${spread}`
     case 'off':
       return offText(offCents!)
     case 'uneven':
-      return spread ?? 'uneven'
+      return evenness.known in BY ? `uneven ${BY[evenness.known]}` : `spread ${spread}`
     case 'on-pitch-evenness-unknown':
       return `${hzText(pitch.hz!)} Hz, evenness not read`
     case 'even-pitch-unknown':
-      return `even by the ${evenness.known === 'ear' ? 'ear' : 'dial'}, pitch not read`
+      return `even ${BY[evenness.known]}, pitch not read`
     case 'unknown':
       return 'not read'
   }

@@ -51,16 +51,7 @@ export function judge(request: EvenRequest, seen: Seen): Reason | null {
     if (read < LUGS_TO_BE_DONE) return 'need-readings'
     return still ? (asRead.outside ? 'no-turn-helps' : 'within-tolerance') : null
   }
-  const unsure = against.length > 0 && seen.now.spreadErrorCents > ENOUGH_CENTS
-  // What came again is no slip: what else it may be is asked.
-  const facts = against.some(({ confirmed }) => confirmed)
-  const byEar = state.knownBy === 'ear'
-  if (
-    byEar
-      ? seen.disagree.some(({ what }) => what === 'opposite')
-      : isMany(against.length, read) || unsure || facts
-  )
-    return 'readings-disagree'
+  if (doDisagree(state, against, seen.disagree, seen.now.spreadErrorCents)) return 'readings-disagree'
   const tooFew = state.knownBy === 'pitch' && state.readSinceTurn < LUGS_TO_BE_DONE
   const unanswered = request.rounds.length > 1 && read === 0
   if (isWithin(request, seen)) {
@@ -78,6 +69,19 @@ export function judge(request: EvenRequest, seen: Seen): Reason | null {
   }
   if (isPendulum(state.meanHistoryHz2, plan.target.mean)) return 'back-to-slack'
   return null
+}
+
+/** Whether readings cannot stand together, so that nothing is turned before some were taken again. */
+export function doDisagree(
+  { knownBy, read }: Pick<HeadState, 'knownBy' | 'read'>,
+  off: readonly Against[],
+  disagree: readonly Disagreement[],
+  spreadErrorCents: number,
+): boolean {
+  if (knownBy === 'ear') return disagree.some(({ what }) => what === 'opposite')
+  const unsure = off.length > 0 && spreadErrorCents > ENOUGH_CENTS
+  // What came again is no slip: what else it may be is asked.
+  return isMany(off.length, read.length) || unsure || off.some(({ confirmed }) => confirmed)
 }
 
 /** Readings against the head are so many that it is no slip of one. */

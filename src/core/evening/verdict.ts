@@ -1,11 +1,11 @@
 import { asIfPitchWereKnown, stateLugHz } from '../head/belief'
 import { COSINE, MEAN, SINE } from '../head/kalman'
 import { CENTS_PER_NEPER } from '../units/pitch'
-import { against, asRead } from './asRead'
+import { against, asRead, disagreements } from './asRead'
 import { believed } from './believed'
 import { oddsOf, PITCH_PART, spreadAgainst } from './confidence'
 import { even } from './even'
-import { evenByOwnMeasure, isMany, LIKELY, SURELY_OUT, UNLIKELY } from './judge'
+import { doDisagree, evenByOwnMeasure, isMany, LIKELY, SURELY_OUT, UNLIKELY } from './judge'
 import { isPitchKnown, wantedPattern } from './plan'
 import { defaultToleranceCents } from './tolerance'
 import { targetMeanHz, type EvenRequest } from './types'
@@ -26,6 +26,8 @@ export interface Judged {
   toleranceCents: number
   /** Even as far as was read: nothing lies outside, nothing is left out, nothing contradicts. */
   even: boolean
+  /** Readings cannot stand together: some are to be taken again before anything is turned. */
+  disagree: boolean
   /** On its pitch; null where none is wanted or none is known. */
   on: boolean | null
 }
@@ -65,19 +67,22 @@ export function judged(request: EvenRequest): Judged {
     waveErrorCents: toCents * Math.sqrt(Math.max(0, belief.p[COSINE * 6], belief.p[SINE * 6])),
     ...{ spreadCents, spreadErrorCents: odds.spreadErrorCents },
   }
+  const disagree =
+    request.believe !== 'readings' &&
+    state.knownBy !== null &&
+    doDisagree(state, odd, disagreements(state, odd), odds.spreadErrorCents)
   const on = off === null ? null : off <= PITCH_PART * toleranceCents
-  if (state.knownBy !== 'pitch')
-    return { ...figures, even: state.knownBy !== null && evenByOwnMeasure(known, state), on }
+  const says = (isEven: boolean, isOn = on, cannot = disagree): Judged => ({
+    ...{ ...figures, even: isEven, on: isOn, disagree: cannot },
+  })
+  if (state.knownBy !== 'pitch') return says(state.knownBy !== null && evenByOwnMeasure(known, state))
   const inside = spreadCents <= toleranceCents
-  if (spoken) return { ...figures, even: false, on }
-  if (inside && on !== false && odds.within >= LIKELY && odds.farOut <= UNLIKELY)
-    return { ...figures, even: true, on }
-  const far = spreadCents - toleranceCents > SURELY_OUT * odds.spreadErrorCents
-  if (far) return { ...figures, even: false, on }
-  if (off !== null && off - PITCH_PART * toleranceCents > toleranceCents)
-    return { ...figures, even: inside, on: false }
+  const within = inside && on !== false && odds.within >= LIKELY && odds.farOut <= UNLIKELY
+  if (spoken) return says(false, on, disagree || (within && even(request).reason === 'readings-disagree'))
+  if (within) return says(true)
+  if (spreadCents - toleranceCents > SURELY_OUT * odds.spreadErrorCents) return says(false)
+  if (off !== null && off - PITCH_PART * toleranceCents > toleranceCents) return says(inside, false)
   const { done, reason } = even(request)
   const ends = done && (reason === 'within-tolerance' || reason === 'no-turn-helps')
-  if (ends) return { ...figures, even: true, on: on === null ? null : true }
-  return { ...figures, even: inside && on === false, on }
+  return ends ? says(true, on === null ? null : true) : says(inside && on === false)
 }

@@ -19,6 +19,10 @@ export class StrokeLog {
     return new StrokeLog(this.event, this.layers, [...this.words, words], this.then)
   }
 
+  muffled(layers: readonly LayerId[]): StrokeLog {
+    return new StrokeLog(this.event, layers, this.words, this.then)
+  }
+
   /** Mean lug pitches of both heads then, worked out once by whoever can estimate a head. */
   lugs(estimate: (then: HeadsThen) => LugsThen): LugsThen {
     const { then } = this
@@ -83,6 +87,12 @@ export function withDrumEvent(drum: DrumLog, event: HeadEvent, then: HeadsThen):
   switch (event.kind) {
     case 'dampingSet':
       return { ...next, layers: event.layers, wordsOpen: false }
+    case 'strokeMuffled': {
+      const strokes = drum.strokes.map((stroke) =>
+        stroke.event.id === event.stroke ? stroke.muffled(event.layers) : stroke,
+      )
+      return { ...next, strokes }
+    }
     case 'wiresSet':
       return { ...next, wires: event }
     case 'rodsTurned':

@@ -23,6 +23,8 @@ export interface PastSitting {
   by: Source | null
   /** Dial readings as found and as left, lug 1 first, null where none was taken; left out where no gauge was used. */
   dials?: { found: Dials | null; left: Dials | null }
+  /** An ear heard its lugs against each other. */
+  byEar?: true
 }
 
 type Dials = ReadonlyArray<number | null>
@@ -98,6 +100,7 @@ export function pastSitting(
       ? Array.from({ length: lugs }, (_, i) => turned.reduce((sum, pass) => sum + (pass.turns![i] ?? 0), 0))
       : null,
     presses: passes.filter(({ pressed }) => pressed).length + (sitting.pressedAfter ? 1 : 0),
+    ...(passes.some(({ ear }) => ear.size > 0) ? { byEar: true as const } : {}),
     ...(dialled.length ? { dials: { found: dialsOf(dial.found), left: dialsOf(dial.left) } } : {}),
   }
 }

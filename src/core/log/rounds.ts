@@ -7,7 +7,9 @@ import type { Pass, Sitting } from './sittings'
  * by a round without readings, which is where the forecast stands.
  */
 export function roundsOf(sitting: Sitting, lugs: number, includeOpenTurns: boolean): Round[] {
-  const rounds = sitting.passes.map((pass) => roundOf(pass, lugs))
+  // One number gives way to lugs that were read after it.
+  const byLugs = sitting.passes.findLastIndex(({ readings }) => readings.size > 0)
+  const rounds = sitting.passes.map((pass, i) => roundOf(i < byLugs ? { ...pass, whole: null } : pass, lugs))
   const newest = rounds.at(-1)
   if (newest?.turns) {
     if (includeOpenTurns) rounds.push({ pressed: sitting.pressedAfter })

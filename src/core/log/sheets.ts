@@ -71,7 +71,11 @@ export function keepOne(
   const same = last && Date.parse(event.at) - Date.parse(last.at) < SITTING_GAP_MS
   const drums = new Map(last?.drums)
   const own = drums.get(event.drum) ?? emptySheetDrum(event.drum, kitDrums)
-  if (own) drums.set(event.drum, { ...withBeside(own, event, kitDrums), [event.side]: event.target })
+  if (own)
+    drums.set(
+      event.drum,
+      withHand({ ...withBeside(own, event, kitDrums), [event.side]: event.target }, event),
+    )
   const version = {
     id: same ? last.id : event.id,
     at: same ? last.at : event.at,
@@ -80,7 +84,9 @@ export function keepOne(
   }
   const before = known?.versions ?? []
   const targets = new Map(known?.targets)
-  targets.set(headKey(event.drum, event.side), { target: event.target, at: event.at })
+  const key = headKey(event.drum, event.side)
+  if (event.target) targets.set(key, { target: event.target, at: event.at })
+  else targets.delete(key)
   const next: Sheet = {
     id: event.sheet,
     name: known?.name ?? event.name,
@@ -89,6 +95,13 @@ export function keepOne(
     targets,
   }
   return known ? sheets.map((sheet) => (sheet === known ? next : sheet)) : [...sheets, next]
+}
+
+function withHand(own: SheetDrum, { side, hand }: EventOf<'sheetKept'>): SheetDrum {
+  const { hand: before, ...rest } = own
+  const { [side]: _old, ...other } = before ?? {}
+  const all = hand ? { ...other, [side]: hand } : other
+  return Object.keys(all).length ? { ...rest, hand: all } : rest
 }
 
 /** What was kept with the whole drum, and the heads that were on. A ring is of its centre: with another one the old is gone. */

@@ -150,6 +150,8 @@ export function sittingFrom(events: readonly HeadEvent[], lugs: number): Sitting
       current.whole = { hz: event.hz, errorCents: (CENTS_PER_NEPER * event.standardErrorHz) / event.hz }
     if (event.kind === 'readingTaken') {
       current.otherHead = event.otherHead
+      // Lugs say what one number for all of them had only summed up.
+      current.whole = null
       if (event.mic) current.mic = event.mic
       taps.set(event.lug, [...(taps.get(event.lug) ?? []), event])
     }

@@ -5,7 +5,15 @@ import { AREA_IDS, FINDING_IDS } from '../fitting/lookOver'
 import { earSchema, feelSchema, slackSchoolSchema, thresholdCents } from './even'
 import { LAYER_IDS } from '../pair/layers'
 import { SCHEMA_VERSION } from './plain'
-import { aimSchema, drumSchema, headSchema, idSchema, sideSchema, targetSchema } from './kit'
+import {
+  aimSchema,
+  drumSchema,
+  handTargetSchema,
+  headSchema,
+  idSchema,
+  sideSchema,
+  targetSchema,
+} from './kit'
 import { cents, dial, errorHz, hz, inches, levelDb, lug, moment, seconds, turns } from './primitives'
 import { besideSchema, runHeadSchema, sheetDrumSchema } from './sheet'
 
@@ -131,6 +139,13 @@ export const eventSchema = z.discriminatedUnion('kind', [
   }),
   /** Muffling on the drum from now on, by layers; none for bare. */
   z.strictObject({ kind: z.literal('dampingSet'), ...onHead, layers: z.array(z.enum(LAYER_IDS)).max(12) }),
+  /** What lay on the drum at a stroke, said afterwards. */
+  z.strictObject({
+    kind: z.literal('strokeMuffled'),
+    ...onHead,
+    stroke: idSchema,
+    layers: z.array(z.enum(LAYER_IDS)).max(12),
+  }),
   /** Snare wires: how far the knob is from where they just touch, in its clicks or turns, and whether they rattle on. */
   z.strictObject({
     kind: z.literal('wiresSet'),
@@ -210,7 +225,9 @@ export const eventSchema = z.discriminatedUnion('kind', [
     ...onHead,
     sheet: idSchema,
     name: z.string().min(1).max(60),
-    target: targetSchema,
+    /** Null where nobody read its pitch: then the hand's own measure is kept. */
+    target: targetSchema.nullable(),
+    hand: handTargetSchema.optional(),
     /** What else made the sound, where the whole drum was kept. */
     beside: besideSchema.optional(),
   }),

@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import { hoopSchema } from './even'
 import { SIDES } from './plain'
-import { cents, errorCents, hz, inches, lug, mils } from './primitives'
+import { cents, dial, errorCents, hz, inches, lug, mils, turns } from './primitives'
 
 export const idSchema = z.string().min(1).max(80)
 export const sideSchema = z.enum(SIDES)
@@ -78,6 +78,15 @@ export const targetSchema = z.strictObject({
   toleranceCents: z.number().min(0.1).max(1200),
   /** Uneven on purpose: turns per rod away from an even pull, which pitch alone cannot hold. */
   offsetTurns: z.array(offsetTurn).min(3).max(24).optional(),
+  /** How its evenness was known when it was kept, where not by its lugs. */
+  evenness: z.enum(['unread', 'dial', 'ear', 'foretold']).optional(),
+})
+
+/** What a head is found again by where nobody read its pitch, or beside it: dials or turns from slack, lug 1 first, or an ear. */
+export const handTargetSchema = z.strictObject({
+  dials: z.array(dial.nullable()).min(3).max(24).optional(),
+  slackTurns: z.array(turns).min(3).max(24).optional(),
+  ear: z.literal(true).optional(),
 })
 
 export type Side = z.infer<typeof sideSchema>
@@ -86,3 +95,4 @@ export type HeadRecord = z.infer<typeof headSchema>
 export type Drum = z.infer<typeof drumSchema>
 export type Aim = z.infer<typeof aimSchema>
 export type Target = z.infer<typeof targetSchema>
+export type HandTarget = z.infer<typeof handTargetSchema>

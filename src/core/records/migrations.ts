@@ -8,14 +8,15 @@ import { SCHEMA_VERSION } from './plain'
  * without a number, one number for a whole head, rounds begun anew, readings that are to be believed, and the snare bed of a
  * drum; form 6 drums of one head, and complaints and causes of ring, room and film; form 7 what else made the sound of a drum that is kept,
  * its ring, and how a run found its heads; form 8 what a film was made with, a drum's own tolerance, its badge and its locks;
- * form 9 gigs and rehearsals, notes, weather, and heads in the box; form 10 what the ear that said a word tells apart.
+ * form 9 gigs and rehearsals, notes, weather, and heads in the box; form 10 what the ear that said a word tells apart; form 11 sheets that hold a
+ * head by dial, by ear, by one number or by turns from slack, and the muffling of a stroke said afterwards.
  */
 export type Migration = (event: Record<string, unknown>) => Record<string, unknown>
 
 const nextForm: Migration = (event) => ({ ...event, schema: (event.schema as number) + 1 })
 
 /** From form 1 to 2, from 2 to 3, and so on; what was shipped is never edited. */
-export const MIGRATIONS: readonly Migration[] = Array.from({ length: 9 }, () => nextForm)
+export const MIGRATIONS: readonly Migration[] = Array.from({ length: 10 }, () => nextForm)
 
 /** An event of any form in today's; what is no event at all, or of a newer form, as it is. */
 export function migrateEvent(event: unknown): unknown {

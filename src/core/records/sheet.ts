@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import { LAYER_IDS } from '../pair/layers'
 import { cents, errorCents, hz } from './primitives'
-import { headSchema, idSchema, sideSchema, targetSchema } from './kit'
+import { handTargetSchema, headSchema, idSchema, sideSchema, targetSchema } from './kit'
 
 /** One drum of a sheet: targets of both heads, and what else made the sound. */
 export const sheetDrumSchema = z.strictObject({
@@ -17,6 +17,10 @@ export const sheetDrumSchema = z.strictObject({
   wires: z
     .strictObject({ knob: z.number().min(-100).max(100), unit: z.enum(['clicks', 'turns']) })
     .nullable(),
+  /** What the hand measured beside pitch, or in its place. */
+  hand: z
+    .strictObject({ batter: handTargetSchema.optional(), resonant: handTargetSchema.optional() })
+    .optional(),
   /** The heads that were on. */
   heads: z.strictObject({ batter: headSchema, resonant: headSchema }),
 })

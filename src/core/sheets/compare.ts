@@ -1,5 +1,5 @@
 import { turnLawOf, turnsBetween } from '../membrane/turnLaw'
-import { SIDES } from '../records/plain'
+import { SIDES, sidesOf } from '../records/plain'
 import type { Drum, Side } from '../records/kit'
 import type { SheetDrum } from '../records/sheet'
 import { centsBetween } from '../units/pitch'
@@ -35,6 +35,9 @@ export function drumStanding(here: Here, drum: Drum): SheetDrum {
     const fit = { ...asRead, ...even, meanHz: pitch.hz, meanErrorCents: pitch.errorCents }
     return targetFromFit(fit, toleranceCents, false, offsets)
   }
+  const hand = Object.fromEntries(
+    sidesOf(drum).flatMap((side) => (heads[side].hand ? [[side, heads[side].hand]] : [])),
+  )
   const wires = wiresOf(kit, drum, practice)
   // The ring of another tuning is none of this one.
   const ring = pair.centreHz === null ? null : (pair.strokes.at(-1)?.decaySeconds ?? null)
@@ -44,6 +47,7 @@ export function drumStanding(here: Here, drum: Drum): SheetDrum {
     ...(ring === null ? {} : { ringSeconds: ring }),
     layers: pair.layers,
     wires: wires && { knob: wires.knob, unit: wires.unit },
+    ...(Object.keys(hand).length ? { hand } : {}),
     heads: { batter: drum.batter, resonant: drum.resonant },
   }
 }

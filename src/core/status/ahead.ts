@@ -41,7 +41,11 @@ export function pastOf(here: Here, drum: Drum): Past | null {
 export function believe({ drum, nowMs, heads }: Past): Believed {
   const logs = (all: ReadonlyArray<readonly HeadEvent[]>) => all.map((events) => SittingLog.of(events))
   const hands = heads.map(({ side, older, sittings, ...given }) =>
-    handOf({ ...EMPTY_HEAD, older: logs(older), sittings: logs(sittings) }, drum, side, { ...given, nowMs }),
+    handOf({ ...EMPTY_HEAD, older: logs(older), sittings: logs(sittings) }, drum, side, {
+      ...given,
+      keptHand: null,
+      nowMs,
+    }),
   )
   return hands.map((head, i) => {
     const telling = tellingSittings(head)

@@ -5,8 +5,9 @@ import type { EvenRequest } from '../evening/types'
 import { oppositeRod } from '../head/harmonics'
 import type { SittingLog } from '../log/headLog'
 import type { Pass } from '../log/sittings'
-import type { Drum, Side } from '../records/kit'
+import type { Drum, HandTarget, Side, Target } from '../records/kit'
 import { centsBetween, shiftByCents } from '../units/pitch'
+import { handAgrees, handNow } from './hand'
 import { headAtHand, requestOf, tellingSittings, type HeadAtHand, type Here } from './inputs'
 import { isOffPitch, toleranceOf } from './targets'
 
@@ -24,6 +25,8 @@ export interface Fitted {
   cosineCents: number
   sineCents: number
   waveErrorCents: number
+  /** How its evenness was known then; left out where by its lugs. */
+  evenness?: NonNullable<Target['evenness']>
 }
 
 export type Verdict =
@@ -47,12 +50,17 @@ export interface HeadStatus extends HeadAtHand {
   asRead: Fitted | null
   /** Where the other head stands by itself, for readings in which it rang along; null where nobody knows. */
   otherHz: number | null
+  /** What a hand measured it by beside pitch, or in its place, and whether the sheet has it so; null where it did not. */
+  hand: HandTarget | null
+  asHand: boolean | null
   /** What it is to be brought to; null where only evenness counts. */
   targetHz: number | null
   toleranceCents: number
   /** From there, positive when high; null where either is not known. */
   offCents: number | null
   verdict: Verdict
+  /** Its readings cannot stand together: some are to be taken again before anything is turned. */
+  disagree: boolean
 }
 
 /** What a span without turns told: which lugs were read, and what was said else. */
@@ -137,6 +145,13 @@ export function pitchAlone(head: HeadAtHand): number | null {
   return telling.length ? figuresOf(head, telling, null).meanHz : null
 }
 
+const EVENNESS: Partial<Record<HowKnown, Pick<Fitted, 'evenness'>>> = {
+  unknown: { evenness: 'unread' },
+  dial: { evenness: 'dial' },
+  ear: { evenness: 'ear' },
+  expected: { evenness: 'foretold' },
+}
+
 export function headStatus(here: Here, drum: Drum, side: Side): HeadStatus {
   const head = headAtHand(here, drum, side)
   const telling = tellingSittings(head)
@@ -151,8 +166,10 @@ export function headStatus(here: Here, drum: Drum, side: Side): HeadStatus {
       pitch: nothing,
       evenness: { ...nothing, spreadCents: null },
       ...{ lugHz: null, at: null, asRead: null, otherHz, targetHz: aimHz, offCents: null },
+      ...{ hand: null, asHand: null },
       toleranceCents: kept?.toleranceCents ?? toleranceOf(drum, side, aimHz ?? 150),
       verdict: 'unknown' as const,
+      disagree: false,
     })
   const found = figuresOf(head, telling, otherHz)
   const spans = spansOf(telling.flatMap((each) => each.sitting(drum.lugs).passes))
@@ -163,7 +180,8 @@ export function headStatus(here: Here, drum: Drum, side: Side): HeadStatus {
   const asRead: Fitted | null =
     meanHz === null || pitch.known === 'unknown'
       ? null
-      : { hz: meanHz, errorCents, at, cosineCents, sineCents, waveErrorCents }
+      : { hz: meanHz, errorCents, at, cosineCents, sineCents, waveErrorCents, ...EVENNESS[evenness.known] }
+  const hand = handNow(head, evenness.known === 'ear' && found.even)
   const now = head.sitting || !asRead ? asRead : agedOf(here, drum, side, asRead)
   const aged = (known: HowKnown) =>
     head.sitting || known === 'unknown' || known === 'expected' ? known : 'aged'
@@ -177,6 +195,7 @@ export function headStatus(here: Here, drum: Drum, side: Side): HeadStatus {
       errorCents: evenness.known === 'unknown' ? null : found.spreadErrorCents,
     },
     ...{
+      ...{ hand, asHand: head.keptHand && handAgrees(head.keptHand, hand, head.gauge) },
       otherHz,
       lugHz: asRead && found.lugHz,
       at,
@@ -186,7 +205,12 @@ export function headStatus(here: Here, drum: Drum, side: Side): HeadStatus {
       toleranceCents: found.toleranceCents,
     },
   }
-  return Object.assign(head, status, { verdict: verdictOf(status, found, head.sitting !== null) })
+  // Of another evening nobody asks any more.
+  const disagree = found.disagree && head.sitting !== null
+  return Object.assign(head, status, {
+    verdict: verdictOf(status, found, head.sitting !== null),
+    disagree,
+  })
 }
 
 function agedOf(here: Here, drum: Drum, side: Side, { hz, errorCents }: Fitted) {
@@ -196,7 +220,7 @@ function agedOf(here: Here, drum: Drum, side: Side, { hz, errorCents }: Fitted) 
   return { hz: shiftByCents(hz, cents - ageing.readCents), errorCents: Math.hypot(sd, errorCents) }
 }
 
-/** No word beyond what is known: what is foretold is never even, one number says nothing of evenness. */
+/** No word beyond what is known: what is foretold is neither even nor off, one number says nothing of evenness. */
 function verdictOf(
   {
     pitch,
@@ -208,11 +232,10 @@ function verdictOf(
   going: boolean,
 ): Verdict {
   const isOff = offCents !== null && (going ? found.on === false : isOffPitch(offCents, toleranceCents))
-  const foretold = pitch.known === 'expected' || evenness.known === 'expected'
+  if (pitch.known === 'expected') return 'unknown'
   if (pitch.known !== 'unknown' && isOff) return 'off'
-  if (evenness.known === 'unknown')
-    return pitch.known === 'unknown' || foretold ? 'unknown' : 'on-pitch-evenness-unknown'
+  if (evenness.known === 'unknown' || evenness.known === 'expected')
+    return pitch.known === 'unknown' ? 'unknown' : 'on-pitch-evenness-unknown'
   if (!found.even) return 'uneven'
-  if (foretold) return 'unknown'
   return pitch.known === 'unknown' ? 'even-pitch-unknown' : 'even'
 }

@@ -7,7 +7,7 @@ import { findingsOfHead, openFindings, type NotedFinding } from '../log/findings
 import type { HeadLog, SittingLog } from '../log/headLog'
 import { roundsOf } from '../log/rounds'
 import { SITTING_GAP_MS, type Pass, type Sitting } from '../log/sittings'
-import type { Aim, Drum, Side, Target } from '../records/kit'
+import type { Aim, Drum, HandTarget, Side, Target } from '../records/kit'
 import { DEFAULT_SETTINGS } from '../records/plain'
 import type { Settings } from '../records/settings'
 import {
@@ -16,6 +16,7 @@ import {
   bedOf,
   bedProfileHz,
   evenHeadOf,
+  sheetHand,
   sheetTarget,
   solverTarget,
   toleranceOf,
@@ -49,8 +50,9 @@ export interface HeadAtHand {
   /** Where its mark lies against the badge, in turns of the drum; null where nobody said. */
   markTurns: number | null
   aim: Aim
-  /** What the sheet that the kit is held against wants of it. */
+  /** What the sheet that the kit is held against wants of it, and what a hand finds it again by. */
   kept: Target | null
+  keptHand: HandTarget | null
   gauge: Gauge
   /** What sittings before the one that is going on have taught; worked out when asked for. */
   readonly learned: Learned | null
@@ -62,6 +64,7 @@ export function headAtHand(here: Here, drum: Drum, side: Side): HeadAtHand {
     findings: findingsOfHead(openFindings(kit, drum.id, practice), side),
     aim: aimOf(kit, drum.id, side),
     kept: sheetTarget(kit, drum.id, side),
+    keptHand: sheetHand(kit, drum.id, side),
     ...{ gauge, nowMs: here.nowMs },
   })
 }
@@ -71,7 +74,7 @@ export function handOf(
   log: HeadLog,
   drum: Drum,
   side: Side,
-  given: Pick<HeadAtHand, 'findings' | 'aim' | 'kept' | 'gauge'> & Pick<Here, 'nowMs'>,
+  given: Pick<HeadAtHand, 'findings' | 'aim' | 'kept' | 'keptHand' | 'gauge'> & Pick<Here, 'nowMs'>,
 ): HeadAtHand {
   const { nowMs, ...rest } = given
   const newest = log.sittings.at(-1)?.sitting(drum.lugs)

@@ -97,12 +97,16 @@ function keptAs({ kit }: Here, drum: Drum, heads: DrumJob['heads']): DrumJob['ke
   const sheet = kit.sheets.find(({ id }) => id === kit.sheet)
   if (!sheet) return 'no-sheet'
   const says = sheet.versions.at(-1)?.drums.get(drum.id)
-  const sides = sidesOf(drum).filter((side) => says?.[side])
+  const sides = sidesOf(drum).filter((side) => says?.[side] ?? says?.hand?.[side])
   if (!says || sides.length === 0) return 'not-kept'
   const off = sides.some((side) => {
-    const { hz } = heads[side].pitch
-    return hz !== null && !asKept(says[side]!.meanHz, hz)
+    const { pitch, asHand } = heads[side]
+    const [hz, kept] = [pitch.hz, says[side]]
+    return kept ? hz !== null && !asKept(kept.meanHz, hz) : asHand === false
   })
-  const missing = sidesOf(drum).some((side) => !says[side] && heads[side].pitch.hz !== null)
+  const missing = sidesOf(drum).some((side) => {
+    const { pitch, hand } = heads[side]
+    return !says[side] && (pitch.hz !== null || (hand !== null && !says.hand?.[side]))
+  })
   return off || missing ? 'differs' : 'as-kept'
 }

@@ -4,10 +4,13 @@ import { openRun } from '../log/runs'
 import { snareHeadAge } from '../pair/snare'
 import { wantsWork, worklist } from './worklist'
 import type { Here } from './inputs'
+import { judged } from '../evening/verdict'
+import { requestAsFound } from './inputs'
 import { needOf, type DrumInKit, type KitHead } from './kit'
 import { turnLawOf, turnsBetween } from '../membrane/turnLaw'
 import { sidesOf } from '../records/plain'
 import type { Drum, Side } from '../records/kit'
+import { centsBetween } from '../units/pitch'
 import type { HeadStatus } from './head'
 import type { DrumJob } from './line'
 import { hasStep, lineOf, sameStop, type StepId, type Stop } from './steps'
@@ -21,16 +24,34 @@ export interface HeadNext {
 }
 
 /** The one decider for a head; null where nothing is left to do on it. */
-export function nextOfHead({ drum, side, sitting, pitch, evenness, verdict }: HeadStatus): HeadNext | null {
+export function nextOfHead(head: HeadStatus): HeadNext | null {
+  const { drum, side, sitting, pitch, verdict, disagree } = head
   const next = (what: HeadNext['what']) => ({ what, drum: drum.id, side })
-  const turned = sitting?.passes.at(-1)?.turns?.some((turn) => turn !== 0)
-  // A turn is pressed home before anything is read; what it made is believed meanwhile, and never ordered again.
-  if (turned) return next(sitting!.pressedAfter ? 'read' : 'press')
+  // What a turn made is believed, and never ordered again: it is pressed home and read.
+  if (pitch.known === 'expected') return next(sitting && !sitting.pressedAfter ? 'press' : 'read')
+  if (disagree) return next('read')
   if (verdict === 'off' || verdict === 'uneven') return next('turn')
-  if (verdict === 'even') return null
-  return pitch.known === 'unknown' || evenness.known === 'unknown' || verdict === 'unknown'
-    ? next('read')
-    : null
+  // Where only evenness is wanted, a dial or an ear that says so is enough.
+  const byHand = verdict === 'even-pitch-unknown' && (head.targetHz === null || head.asHand === true)
+  return verdict === 'even' || byHand ? null : next('read')
+}
+
+/** A head that was only to be even, behind turns of its sitting: where it ended, from where it began, and all rods back. */
+export interface SinceStart {
+  hz: number
+  cents: number
+  turns: number
+}
+
+export function sinceStart(head: HeadStatus): SinceStart | null {
+  const { aim, sitting, pitch, drum, side, learned } = head
+  if (aim.kind !== 'level' || !sitting || pitch.hz === null) return null
+  const turned = sitting.passes.some(({ turns }) => turns?.some((turn) => turn !== 0))
+  const found = turned ? requestAsFound(head, Date.parse(sitting.startedAt)) : null
+  const fromHz = found && judged(found.request).meanHz
+  if (!fromHz) return null
+  const law = turnLawOf(drum, side, learned?.hz2PerTurn)
+  return { hz: pitch.hz, cents: centsBetween(fromHz, pitch.hz), turns: turnsBetween(pitch.hz, fromHz, law) }
 }
 
 /** The other head of two that were both aimed at a pitch, while it is not there: the thread that is kept until both are. */

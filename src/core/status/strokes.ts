@@ -48,7 +48,7 @@ export function strokesOf(kit: KitState, drum: Drum, practice: boolean): Stroke[
 
 /** Mean lug pitches of both heads as the log knew them at a stroke. */
 export function lugsThen({ drum, heads }: HeadsThen): LugsThen {
-  const given = { aim: { kind: 'level' as const }, kept: null, gauge: NO_DIAL, nowMs: 0 }
+  const given = { aim: { kind: 'level' as const }, kept: null, keptHand: null, gauge: NO_DIAL, nowMs: 0 }
   const mean = (side: Side) =>
     pitchAlone(handOf(heads[side], drum, side, { ...given, findings: heads[side].findings }))
   return { batterHz: mean('batter'), resonantHz: mean('resonant') }

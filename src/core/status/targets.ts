@@ -3,7 +3,7 @@ import { defaultToleranceCents } from '../evening/tolerance'
 import type { EvenTarget } from '../evening/types'
 import { patternOverLugs, spreadCents } from '../head/harmonics'
 import type { EvenHead } from '../head/types'
-import type { Aim, Drum, Side, Target } from '../records/kit'
+import type { Aim, Drum, HandTarget, Side, Target } from '../records/kit'
 import { CENTS_PER_NEPER } from '../units/pitch'
 import type { KitState } from '../log/fold'
 import { headKey } from '../log/fold'
@@ -29,6 +29,12 @@ export function evenHeadOf(drum: Drum, side: Side, otherHz: number | null): Even
 export function sheetTarget(kit: KitState, drum: string, side: Side): Target | null {
   const sheet = kit.sheets.find(({ id }) => id === kit.sheet)
   return sheet?.targets.get(headKey(drum, side))?.target ?? null
+}
+
+/** What the sheet finds a head again by beside pitch; null where it holds nothing of the kind. */
+export function sheetHand(kit: KitState, drum: string, side: Side): HandTarget | null {
+  const sheet = kit.sheets.find(({ id }) => id === kit.sheet)
+  return sheet?.versions.at(-1)?.drums.get(drum)?.hand?.[side] ?? null
 }
 
 const SHEET: Aim = { kind: 'sheet' }
@@ -110,14 +116,18 @@ export function patternSpreadCents(
  * meant: only then does it belong to the target (docs/decisions/kept-targets.md).
  */
 export function targetFromFit(
-  fit: Pick<Target, 'meanHz' | 'meanErrorCents' | 'cosineCents' | 'sineCents' | 'waveErrorCents'>,
+  fit: Pick<
+    Target,
+    'meanHz' | 'meanErrorCents' | 'cosineCents' | 'sineCents' | 'waveErrorCents' | 'evenness'
+  >,
   toleranceCents: number,
   keepUneven: boolean,
   offsetTurns: readonly number[] | null = null,
 ): Target {
-  const { meanHz, meanErrorCents, cosineCents, sineCents, waveErrorCents } = fit
+  const { meanHz, meanErrorCents, cosineCents, sineCents, waveErrorCents, evenness } = fit
   return {
     ...{ meanHz, meanErrorCents, cosineCents, sineCents, waveErrorCents, keepUneven, toleranceCents },
+    ...(evenness ? { evenness } : {}),
     ...(offsetTurns ? { offsetTurns: [...offsetTurns] } : {}),
   }
 }

@@ -1,12 +1,13 @@
 import { judged } from '../evening/verdict'
-import { headStatus } from './head'
+import { handAgrees } from './hand'
+import { headStatus, type HeadStatus } from './head'
 import { requestAsFound, type Here } from './inputs'
 import type { Sheet } from '../log/sheets'
 import { headCost, tapMinutes } from '../fitting/fast'
 import { PITCH_PART } from '../evening/confidence'
 import { turnLawOf, turnsBetween } from '../membrane/turnLaw'
 import { normalCdf } from '../numeric/normal'
-import type { Drum, Side, Target } from '../records/kit'
+import type { Drum, HandTarget, Side, Target } from '../records/kit'
 import { sidesOf } from '../records/plain'
 import type { RunHead } from '../records/sheet'
 import { centsBetween, shiftByCents } from '../units/pitch'
@@ -17,7 +18,9 @@ import { OUT } from './targets'
 export interface WorkItem {
   drum: Drum
   side: Side
-  target: Target
+  /** Null where the sheet finds it again by hand alone. */
+  target: Target | null
+  hand: HandTarget | null
   /** From the target, as believed now; null where the head was never read. */
   offCents: number | null
   /** One standard deviation of that. */
@@ -58,9 +61,7 @@ export interface Way extends Here {
 export function worklist(way: Way): WorkItem[] {
   const { drums } = way.kit
   const items = drums.flatMap((drum) =>
-    sidesOf(drum).flatMap((side) =>
-      way.sheet.targets.has(headKey(drum.id, side)) ? [itemOf(way, drum, side)] : [],
-    ),
+    sidesOf(drum).flatMap((side) => (sheetSays(way.sheet, drum, side) ? [itemOf(way, drum, side)] : [])),
   )
   const need = new Map<string, number>()
   for (const { drum, worth } of items) need.set(drum.id, Math.max(need.get(drum.id) ?? 0, worth))
@@ -72,26 +73,52 @@ export function worklist(way: Way): WorkItem[] {
   )
 }
 
+const handOn = ({ versions }: Sheet, drum: Drum, side: Side): HandTarget | null =>
+  versions.at(-1)?.drums.get(drum.id)?.hand?.[side] ?? null
+export const sheetSays = (sheet: Sheet, drum: Drum, side: Side) =>
+  sheet.targets.has(headKey(drum.id, side)) || handOn(sheet, drum, side) !== null
+
 function itemOf(way: Way, drum: Drum, side: Side): WorkItem {
   const { sheet, keys } = way
-  const { target, at } = sheet.targets.get(headKey(drum.id, side))!
   const head = headStatus(way, drum, side)
+  const kept = sheet.targets.get(headKey(drum.id, side))
+  if (!kept) return byHand(way, head, handOn(sheet, drum, side)!)
+  const { target, at } = kept
   const { pitch, evenness, sitting, verdict } = head
   const fittedAt = head.fittedAt ?? (drum[side].fittedOn ? `${drum[side].fittedOn}T12:00:00.000Z` : null)
-  const known = sitting !== null && pitch.known !== 'unknown' && pitch.known !== 'expected'
+  const hand = handOn(sheet, drum, side)
+  // Where its dials stand as they were kept it is there, whatever its pitch was the last time.
+  const byDial = sitting !== null && hand !== null && handAgrees(hand, head.hand, head.gauge) === true
+  const byPitch = sitting !== null && pitch.known !== 'unknown' && pitch.known !== 'expected'
+  const known = byPitch || byDial
   const offCents = pitch.hz === null ? null : centsBetween(target.meanHz, pitch.hz)
   const errorCents = pitch.errorCents ?? UNREAD_CENTS
   const { spreadCents } = evenness
-  const out = outOf(offCents, errorCents, verdict === 'uneven', target)
+  const out = byDial && !byPitch ? 0 : outOf(offCents, errorCents, verdict === 'uneven', target)
   const likely = Math.abs(offCents ?? 0) + 0.8 * errorCents
   const law = turnLawOf(drum, side, head.learned?.hz2PerTurn)
   const turns = Math.abs(turnsBetween(shiftByCents(target.meanHz, -likely), target.meanHz, law))
   const look = known ? 0 : tapMinutes(pitch.hz === null ? drum.lugs : Math.min(CHECK_LUGS, drum.lugs))
   return {
-    ...{ drum, side, target, offCents, errorCents, spreadCents, known, out },
+    ...{ drum, side, target, hand, offCents, errorCents, spreadCents, known, out },
     minutes: look + out * headCost(Math.max(UNEVEN_TURNS, turns), drum.lugs, keys).minutes,
     worth: out * HEARD[drum.kind] * SIDE_HEARD[side] * Math.min(WORST, 0.5 + likely / target.toleranceCents),
     relationHz: fittedAt !== null && fittedAt > at ? relationHz(way, drum, side) : null,
+  }
+}
+
+/** A head whose pitch the sheet does not know: it is out until the hand's own measure, taken in this sitting, says that it is there. */
+function byHand({ keys }: Way, head: HeadStatus, hand: HandTarget): WorkItem {
+  const { drum, side, sitting, evenness } = head
+  const agrees = handAgrees(hand, head.hand, head.gauge)
+  const known = sitting !== null && agrees !== null
+  const out = known && agrees ? 0 : 1
+  const { spreadCents } = evenness
+  return {
+    ...{ drum, side, target: null, hand, offCents: null, errorCents: UNREAD_CENTS, spreadCents, known, out },
+    minutes: (known ? 0 : tapMinutes(drum.lugs)) + out * headCost(UNEVEN_TURNS, drum.lugs, keys).minutes,
+    worth: out * HEARD[drum.kind] * SIDE_HEARD[side],
+    relationHz: null,
   }
 }
 
@@ -139,7 +166,7 @@ export function leaveOut(items: readonly WorkItem[], minutesLeft: number): Set<W
 export function runHeads(items: readonly WorkItem[]): RunHead[] {
   return items.map(({ drum, side, target, offCents, errorCents, spreadCents, known }) => ({
     ...{ drum: drum.id, side, offCents, errorCents, spreadCents, known },
-    meanHz: offCents === null ? null : shiftByCents(target.meanHz, offCents),
+    meanHz: offCents === null || !target ? null : shiftByCents(target.meanHz, offCents),
   }))
 }
 

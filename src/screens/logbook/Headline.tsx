@@ -104,7 +104,7 @@ export function Headline({
 }
 
 function Quiet({ lanes, ready }: { lanes: readonly LaneView[]; ready: boolean }) {
-  const read = lanes.some(({ points }) => points.length > 0)
+  const read = lanes.some(({ points, byHand }) => points.length + byHand.length > 0)
   const held = lanes.some(({ target }) => target)
   const says = !read
     ? 'Nothing was read yet. What is read on the bench stands here from then on, a lane a head.'

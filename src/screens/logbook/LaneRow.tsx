@@ -40,6 +40,7 @@ export const LaneRow = memo(function LaneRow({
   const input = {
     ...{ ...frame, height, nowMs, halfCents, fan, now: lane.now },
     points: lane.points,
+    byHandMs: lane.byHand,
     turnedMs: lane.turns.map(({ ms }) => ms),
     changesMs: lane.changes,
     leavesMs: forecast?.readOut ? null : (forecast?.leavesMs ?? null),

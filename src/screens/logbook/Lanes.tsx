@@ -113,7 +113,7 @@ export function Lanes({
         ))}
       </ol>
       <p className="mt-3 flex flex-wrap gap-x-5 gap-y-1 text-sm text-soft">
-        <span>● read</span>
+        <span>● read, ○ by dial or ear</span>
         <span>— believed, grey its width</span>
         <span className="text-good">▬ its band</span>
         <span className="text-caution">◆ read out of it, ▁ how long</span>

@@ -1,8 +1,7 @@
 import { clsx } from 'clsx'
 import type { WorkItem } from '@/core/status/worklist'
-import { hzText } from '@/text/heads'
 import { minutesText } from '@/text/minutes'
-import { nameText, relationFirstText, standsText } from '@/text/run'
+import { nameText, relationFirstText, standsText, wantedText } from '@/text/run'
 import { Button } from '@/ui/Button'
 
 /** One head of the list: where it stands, what to do, how long. Before the run is begun nothing can be done with it. */
@@ -34,7 +33,7 @@ export function WorkRow({
       <span className="min-w-0 flex-1 leading-snug max-md:basis-full">
         {word}
         <span className="block text-sm text-soft">
-          {standsText(item)}; wanted {hzText(item.target.meanHz)} Hz
+          {standsText(item)}; wanted {wantedText(item)}
           {item.relationHz ? `; ${relationFirstText(item.relationHz)}` : ''}
         </span>
       </span>

@@ -10,13 +10,15 @@ import { SIDES } from '@/core/records/plain'
 import type { Drum, Side } from '@/core/records/kit'
 import type { SheetDrum } from '@/core/records/sheet'
 import { centsBetween } from '@/core/units/pitch'
-import { headKey, type KitState } from '@/core/log/fold'
+import type { KitState } from '@/core/log/fold'
+import { sheetSays } from '@/core/status/worklist'
 import { chooseHead } from '@/session/actions/kits'
 import { fileName, saveBlob } from '@/files/save'
 import { keepKit } from '@/session/actions/sheets'
 import { chooseSheet } from '@/session/actions/edits'
 import { headStatus } from '@/core/status/head'
 import { hereOf } from '@/session/here'
+import { handText } from '@/text/hand'
 import { statusText } from '@/text/status'
 import { useKit, useSelect, useSession } from '@/session/react'
 import { hzText, noteText } from '@/text/heads'
@@ -126,7 +128,7 @@ function SheetStrip({ kit, sheet, seed }: { kit: KitState; sheet: Sheet; seed: n
     chooseHead(session, drum.id, side)
     go('/bench')
   }
-  const drums = kit.drums.filter((drum) => SIDES.some((side) => sheet.targets.has(headKey(drum.id, side))))
+  const drums = kit.drums.filter((drum) => SIDES.some((side) => sheetSays(sheet, drum, side)))
   return (
     <Tape seed={seed} teeth={24} className="px-6 py-4 md:px-8">
       <div className="flex flex-wrap items-center justify-between gap-3">
@@ -237,17 +239,24 @@ function TargetCell({
 }) {
   const state = useSelect(({ clockMs, settings }) => ({ clockMs, settings }))
   const head = headStatus(hereOf(state, kit), drum, side)
-  if (!head.kept) return <span className="text-soft">–</span>
+  const { kept, keptHand } = head
+  if (!kept && !keptHand) return <span className="text-soft">–</span>
+  const hand = keptHand ? handText(keptHand) : ''
   const out = head.verdict === 'off' || head.verdict === 'uneven'
   return (
     <button
       type="button"
       onClick={onOpen}
-      aria-label={`${drum.name} ${side}: bring it to ${hzText(head.kept.meanHz)} Hz`}
+      aria-label={`${drum.name} ${side}: bring it to ${kept ? `${hzText(kept.meanHz)} Hz` : hand}`}
       className="min-h-11 text-left"
     >
-      <span className="font-bold">{hzText(head.kept.meanHz)} Hz</span>{' '}
-      <span className="whitespace-nowrap text-soft">{noteText(head.kept.meanHz, state.settings.a4Hz)}</span>
+      {kept ? (
+        <>
+          <span className="font-bold">{hzText(kept.meanHz)} Hz</span>{' '}
+          <span className="whitespace-nowrap text-soft">{noteText(kept.meanHz, state.settings.a4Hz)}</span>
+        </>
+      ) : null}
+      {hand ? <span className={kept ? 'block text-sm' : 'font-bold'}>{hand}</span> : null}
       <span className={`block text-sm ${out ? 'text-act' : 'text-soft'}`}>{statusText(head)}</span>
     </button>
   )

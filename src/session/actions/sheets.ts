@@ -26,9 +26,9 @@ export interface Keeping {
 }
 
 /**
- * Keeps the drum on the Bench on a sheet: the fitted states of its heads as last read, and centre, ring, muffling and wires as
- * far as they are known.
- * @returns false when none of the heads was ever read
+ * Keeps the drum on the Bench on a sheet: its heads as they stand, by pitch and by what the hand measured, and centre, ring, muffling
+ * and wires as far as they are known.
+ * @returns false when nothing is known of either head
  */
 export function keepDrum(session: Session, { name, heads, hold }: Keeping): boolean {
   const view = currentView(session)
@@ -37,8 +37,10 @@ export function keepDrum(session: Session, { name, heads, hold }: Keeping): bool
   const { kit, drum, practice } = view
   const says = drumStanding(view.here, drum)
   const kept = heads.flatMap(({ side, uneven }) => {
-    const target = says[side]
-    return target ? [{ side, target: { ...target, keepUneven: uneven && !target.offsetTurns } }] : []
+    const [target, hand] = [says[side], says.hand?.[side]]
+    if (!target && !hand) return []
+    const own = target && { ...target, keepUneven: uneven && !target.offsetTurns }
+    return [{ side, target: own, ...(hand ? { hand } : {}) }]
   })
   if (kept.length === 0) return false
   const sheet = idOf(session, name)
@@ -46,13 +48,13 @@ export function keepDrum(session: Session, { name, heads, hold }: Keeping): bool
     .find(({ id }) => id === sheet)
     ?.versions.at(-1)
     ?.drums.get(drum.id)
-  const moved = kept.some(({ side, target }) => !asKept(before?.[side]?.meanHz, target.meanHz))
+  const moved = kept.some(({ side, target }) => target && !asKept(before?.[side]?.meanHz, target.meanHz))
   const beside = besideOf(says, drumLog(kit, drum.id, practice).layers !== null, moved)
   const was = kit.sheet
   session.together(`keeping ${drum.name} on ${name}`, () => {
     session.append(
-      kept.map(({ side, target }) => ({
-        ...{ kind: 'sheetKept' as const, drum: drum.id, side, sheet, name, target, beside },
+      kept.map((head) => ({
+        ...{ kind: 'sheetKept' as const, drum: drum.id, sheet, name, beside, ...head },
         source: practice ? ('practice' as const) : ('hand' as const),
         algorithm: EVENING_VERSION,
       })),

@@ -168,7 +168,7 @@ function actOn(session: Session, hands: Hands, view: BenchView, { tap }: Measure
   }
   if (view.phase === 'done') return goToNext(session) ? 'ticked' : null
   const before = session.get().acts.done.at(-1)
-  if (view.phase === 'press') pressed(session)
+  if (view.phase === 'press' || view.phase === 'said') pressed(session)
   else turned(session)
   const act = session.get().acts.done.at(-1)
   if (!act || act === before) return null

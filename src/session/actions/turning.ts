@@ -2,6 +2,7 @@ import type { HumbraEvent } from '@/core/records/event'
 import type { Session } from '../session'
 import { pressPractice, turnPractice, unturnPractice } from './practice'
 import { currentView } from '../currentView'
+import { setAim } from './sheets'
 
 /** Turns per rod of the step's rods. */
 function spread(lugs: number, rods: readonly number[], turns: readonly number[]): number[] {
@@ -33,7 +34,7 @@ function logTurns(session: Session, turns: number[], planned: number[] | null): 
         heard: [],
         lug: null,
         stayNearHz: null,
-        movedOn: false,
+        ...{ movedOn: false, toAim: planned?.every((turn, i) => turn === turns[i]) ?? false },
         missed: null,
         refusedAt: null,
         toneAsked: [],
@@ -70,6 +71,26 @@ export function turnedAll(session: Session): void {
 export function turnedWhole(session: Session, turns: number): void {
   const lugs = currentView(session)?.drum.lugs ?? 0
   if (lugs > 0) logTurns(session, new Array<number>(lugs).fill(turns), null)
+}
+
+/** Where a turn of one's own brought the head is where it is wanted: its pitch, and uneven as it was turned. */
+export function keepHere(session: Session): void {
+  const view = currentView(session)
+  const hz = view?.head.pitch.hz
+  if (!view?.lastTurn || !hz) return
+  const { drum, side, lastTurn, aim } = view
+  const at = Math.round(10 * hz) / 10
+  const mean = lastTurn.reduce((sum, turn) => sum + turn, 0) / lastTurn.length
+  const before = aim.kind === 'offsets' ? aim.offsetTurns : []
+  const offsetTurns = lastTurn.map((turn, i) => turn - mean + (before[i] ?? 0))
+  const even = offsetTurns.every((turn) => Math.abs(turn) < 1e-6)
+  setAim(session, drum, side, even ? { kind: 'hz', hz: at } : { kind: 'offsets', hz: at, offsetTurns })
+  toAim(session)
+}
+
+/** What is left to the aim is shown behind a turn of one's own. */
+export function toAim(session: Session): void {
+  session.set({ bench: { ...session.get().bench, toAim: true } })
 }
 
 /** What was really turned in place of the next move; the move counts as made. */

@@ -24,12 +24,7 @@ export function OtherwiseDialog({ onClose }: { onClose: () => void }) {
   const session = useSession()
   const view = useBenchView()
   const lugs = view?.drum.lugs ?? 0
-  const [turns, setTurns] = useState<number[]>(() => {
-    const start = new Array<number>(lugs).fill(0)
-    const step = view?.phase === 'turn' ? view.steps[0] : undefined
-    step?.rods.forEach((rod, i) => (start[rod - 1] = step.turns[i]))
-    return start
-  })
+  const [turns, setTurns] = useState<number[]>(() => new Array<number>(lugs).fill(0))
   if (!session || !view) return null
   const change = (rod: number, by: number) =>
     setTurns((now) => now.map((turn, i) => (i === rod ? turn + by : turn)))
@@ -43,7 +38,7 @@ export function OtherwiseDialog({ onClose }: { onClose: () => void }) {
       open
       onClose={onClose}
       title="What was turned?"
-      description="Another rod, the wrong way, too far, or the whole head: what is left is planned anew from where the rods stand."
+      description="Another rod, the wrong way, too far, or the whole head. It is believed as you say it."
     >
       <div role="group" aria-label="All rods at once" className="mb-4 flex flex-wrap items-center gap-2">
         <span className="text-soft">all rods</span>

@@ -6,9 +6,12 @@ import { readHeadAgain } from '@/session/actions/said'
 import { type BenchView } from '@/session/benchView'
 import { useSelect, useSession } from '@/session/react'
 import type { EvenAnswer } from '@/core/evening/types'
+import { sinceStart } from '@/core/status/next'
 import { noteFinding } from '@/session/actions/findings'
 import { adviceText } from '@/text/advice'
 import { daysText } from '@/text/fitting'
+import { hzText } from '@/text/heads'
+import { sinceStartText } from '@/text/said'
 import { Button } from '@/ui/Button'
 import { useCommander, useEnabled } from '../../../shell/commander'
 import { Acts } from '../../Frame'
@@ -27,11 +30,16 @@ const WORDS: Record<string, string> = {
 /** Reasons behind which there is something to find; going back to slack begins at the slack start. */
 const STUCK = new Set(['no-turn-helps', 'hoop-or-edge', 'suspect-rod', 'back-to-slack'])
 
-function wordOf({ reason, done, suspects }: EvenAnswer): string {
+function wordOf({ reason, done, suspects, knownBy, meanHz }: EvenAnswer, aimed: boolean): string {
+  if (reason === 'within-tolerance' && knownBy === 'whole') return aimed ? 'On pitch' : `${hzText(meanHz)} Hz`
   if (reason === 'no-turn-helps' && !done) return 'No turn helps'
   if (reason === 'suspect-rod') return `Rod ${suspects.map(({ rod }) => rod).join(' or ')}`
   return WORDS[reason ?? ''] ?? 'Done'
 }
+
+/** One number says nothing of evenness: that is not done. */
+const overOf = ({ done, knownBy }: EvenAnswer) =>
+  !done ? 'not done' : knownBy === 'whole' ? 'evenness not read' : 'done'
 
 /** Nothing more to turn, and why. */
 export function DonePanel({ view }: { view: BenchView }) {
@@ -41,11 +49,12 @@ export function DonePanel({ view }: { view: BenchView }) {
   const hearing = useSelect((state) => state.hearing)
   if (!view.advice || !session) return null
   const { plan } = view.advice
+  const since = plan.done ? sinceStart(view.head) : null
   return (
     <>
-      <p className="text-soft">{plan.done ? 'done' : 'not done'}</p>
+      <p className="text-soft">{overOf(plan)}</p>
       <div>
-        <Big>{wordOf(plan)}</Big>
+        <Big>{wordOf(plan, view.head.targetHz !== null)}</Big>
         <p className="mt-3 text-lg leading-snug">
           {adviceText(plan)}{' '}
           <Button tone="quiet" className="-my-2 px-1 underline" onClick={() => run('bench.why')}>
@@ -59,6 +68,7 @@ export function DonePanel({ view }: { view: BenchView }) {
           ) : null}
         </p>
       </div>
+      {since ? <p className="mt-2 text-lg leading-snug">{sinceStartText(since)}</p> : null}
       {view.settling?.settled ? <Days settling={view.settling} /> : null}
       {STUCK.has(plan.reason ?? '') ? (
         <Button tone="quiet" className="-ml-2 self-start underline" onClick={() => run('bench.fault')}>
@@ -93,7 +103,7 @@ export function DonePanel({ view }: { view: BenchView }) {
           className="px-3.5 text-base font-normal whitespace-nowrap"
           onClick={() => readAgain(session, plan.readNext[0] ?? 1)}
         >
-          Check a lug
+          {plan.knownBy === 'whole' ? 'Read the lugs' : 'Check a lug'}
         </Button>
         {plan.done ? (
           <Button tone="quiet" className="underline" onClick={() => readHeadAgain(session)}>

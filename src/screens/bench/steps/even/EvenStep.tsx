@@ -11,6 +11,7 @@ import { Passes } from './Passes'
 import { PressPanel } from './PressPanel'
 import { ReadPanel } from './ReadPanel'
 import { RimStrip } from './RimStrip'
+import { SaidPanel } from './SaidPanel'
 import { TurnPanel } from './TurnPanel'
 
 /** One head evened: read, turn, press, read again. */
@@ -30,6 +31,8 @@ function Phase({ view }: { view: BenchView }): ReactNode {
       return <ClimbPanel view={view} />
     case 'turn':
       return <TurnPanel view={view} />
+    case 'said':
+      return <SaidPanel view={view} />
     case 'press':
       return <PressPanel view={view} />
     case 'done':

@@ -9,6 +9,7 @@ import { keepDrum } from '@/session/actions/sheets'
 import type { BenchView } from '@/session/benchView'
 import { useSelect, useSession } from '@/session/react'
 import { holdText, missingOf, OLD_SAYS, readText, targetText, type Missing } from '@/text/keep'
+import { handText } from '@/text/hand'
 import { Button } from '@/ui/Button'
 import { Field, INPUT_CLASS } from '@/ui/Field'
 import { Panel, Phrase } from '../../Frame'
@@ -44,7 +45,8 @@ export function KeepPanel({
   if (!session) return null
   const hold = asked ?? held === null
   const clean = name.trim().slice(0, NAME_LENGTH)
-  const takes = ({ side, at, old }: Keepable) => at !== null && (chosen[side] ?? (!old || !kept?.[side]))
+  const takes = ({ side, at, old }: Keepable) =>
+    at !== null && (chosen[side] ?? (!old || !(kept?.[side] ?? kept?.hand?.[side])))
   const taken = heads.filter(takes)
   const simulated = view.practice && !view.kit.simulated
   const submit = (event: FormEvent) => {
@@ -143,12 +145,15 @@ function Heads({
   return (
     <div className="mt-2">
       {heads.map((head) => {
-        const target = says[head.side]
-        if (!target) return null
+        const [target, hand] = [says[head.side], says.hand?.[head.side]]
+        const what = [target ? targetText(target, lugs, a4Hz) : '', hand ? handText(hand) : '']
+          .filter(Boolean)
+          .join('; ')
+        if (!what) return null
         return (
           <div key={head.side}>
             <Tick
-              label={`${head.side}: ${targetText(target, lugs, a4Hz)}${head.old ? `, ${readText(head.at)}` : ''}`}
+              label={`${head.side}: ${what}${head.old ? `, ${readText(head.at)}` : ''}`}
               checked={takes(head)}
               onChange={(on) => onTake({ ...chosen, [head.side]: on })}
             />

@@ -36,10 +36,15 @@ export function KeepStep() {
   const sheet = sheets.find((each) => each.name === name.trim()) ?? null
   const status = drumStatus(here, drum)
   const heads = sidesOf(drum).map((side): Keepable => {
-    const { asRead, verdict } = status.heads[side]
+    const { at, verdict } = status.heads[side]
+    const known = says[side] !== null || says.hand?.[side] !== undefined
     return {
-      ...{ side, at: asRead?.at ?? null, rough: verdict === 'uneven' && !says[side]?.offsetTurns },
-      old: asRead !== null && clockMs - Date.parse(asRead.at) > SITTING_GAP_MS,
+      ...{
+        side,
+        at: known ? at : null,
+        rough: verdict === 'uneven' && says[side]?.offsetTurns === undefined,
+      },
+      old: known && at !== null && clockMs - Date.parse(at) > SITTING_GAP_MS,
     }
   })
   const kept = sheet?.versions.at(-1)?.drums.get(drum.id) ?? null
