@@ -1,4 +1,5 @@
-import { headStatus, type HeadStatus } from '@/core/status/head'
+import { drumStatus } from '@/core/status/drum'
+import type { HeadStatus } from '@/core/status/head'
 import { requestOf, type Here } from '@/core/status/inputs'
 import { alike, CHECK_LUGS, climbOf, isPressOnly, settlingNow } from '@/core/bench/climbing'
 import type { Pass, Sitting } from '@/core/log/sittings'
@@ -110,7 +111,7 @@ function viewOf(state: BenchState, kit: KitState | null): BenchView | null {
   const { drum, side } = selection
   const practice = state.source === 'practice'
   const here = hereOf(state, kit, practice)
-  const head = headStatus(here, drum, side)
+  const head = drumStatus(here, drum).heads[side]
   const { sitting } = head
   const { keys, largestStepTurns } = state.settings
   const ask = (open: boolean) =>

@@ -8,6 +8,8 @@ export function statusText({ verdict, pitch, evenness, offCents, disagree }: Hea
   const spread = evenness.spreadCents === null ? null : `${Math.round(evenness.spreadCents)} c`
   if (pitch.known === 'expected')
     return `foretold ${hzText(pitch.hz!)} Hz ± ${Math.ceil(pitch.errorCents!)} c`
+  if (pitch.known === 'inferred')
+    return `about ${Math.round(pitch.hz!)} Hz by the centre, ± ${Math.ceil(pitch.errorCents!)} c`
   if (disagree) return 'readings disagree'
   switch (verdict) {
     case 'even':

@@ -27,9 +27,11 @@ export function pairModel({ drum, seen, strokes, layers }: DrumPair) {
 }
 
 /** Where both heads stand by all that was read of them, the centre included; null while nothing was. */
-export function pairStands({ drum, batterHz, resonantHz, centreHz, seen }: DrumPair) {
-  if (batterHz === null && resonantHz === null && centreHz === null) return null
-  return believePair(drum, { batterHz, resonantHz, centreHz }, learnPair(drum, seen))
+export function pairStands({ drum, now, stands, before }: DrumPair) {
+  if (now.batterHz === null && now.resonantHz === null && now.centreHz === null) return null
+  const found = believePair(drum, now, learnPair(drum, before))
+  const resonantHz = found.resonantHz === null ? null : (stands.resonantHz ?? found.resonantHz)
+  return { ...found, batterHz: stands.batterHz ?? found.batterHz, resonantHz }
 }
 
 /** A kick's choices: the batter from wrinkles up, and what the front head makes of it at each usual relation. */

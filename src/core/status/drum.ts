@@ -32,8 +32,13 @@ export interface DrumPair {
   batterHz: number | null
   resonantHz: number | null
   centreHz: number | null
-  /** Every centre reading with where both heads stood then, oldest first. */
+  /** What stands now of both lugs and the centre, for the model: where a head was never read, the centre also as carried through turns. */
+  now: PairReading
+  /** Where both heads stand as every place shows them, one that was never read as the other and the centre tell it. */
+  stands: { batterHz: number | null; resonantHz: number | null }
+  /** Every centre reading with where both heads stood then, oldest first; and those that are not the one of now. */
   seen: PairReading[]
+  before: PairReading[]
   /** What a turn does to each head, where it was learned, in Hz^2. */
   turnLaw: { batter?: number; resonant?: number }
   /** Every stroke on the centre, oldest first, and the muffling that is on now. */
@@ -71,7 +76,7 @@ export function drumStatus(here: Here, drum: Drum): DrumStatus {
   const newest = strokes.at(-1) ?? null
   const moved = drumLog(here.kit, drum.id, here.practice).movedSince
   const law = (side: Side) => (own[side].learned ? { [side]: own[side].learned.hz2PerTurn } : {})
-  const pair: DrumPair = {
+  const pair: Omit<DrumPair, 'now' | 'stands' | 'before'> = {
     ...{ drum: model, batterHz: own.batter.pitch.hz, seen, strokes },
     resonantHz: drum.oneHeaded ? null : own.resonant.pitch.hz,
     centreHz: newest && !moved ? newest.hz : null,
@@ -80,9 +85,21 @@ export function drumStatus(here: Here, drum: Drum): DrumStatus {
   }
   const learned = once(() => learnPair(model, seen))
   const heads = newest ? withInferred(own, newest, model, learned) : own
+  const centre = newest && !moved ? struck(newest) : carried(heads, newest, model, learned)
+  const { batterHz, resonantHz } = pair
+  const unread = batterHz === null || (resonantHz === null && !drum.oneHeaded)
+  // The stroke of now is told once: as now, or among those before it.
+  const among = newest && !moved && seen.at(-1)?.centreHz === newest.hz ? seen.slice(0, -1) : seen
+  const centreHz = pair.centreHz ?? (unread && newest ? centre.hz : null)
   return {
-    ...{ drum, heads, pair },
-    centre: newest && !moved ? struck(newest) : carried(heads, newest, model, learned),
+    ...{ drum, heads, centre },
+    pair: {
+      ...{ ...pair, now: { batterHz, resonantHz, centreHz }, before: among },
+      stands: {
+        batterHz: heads.batter.pitch.hz,
+        resonantHz: drum.oneHeaded ? null : heads.resonant.pitch.hz,
+      },
+    },
     sustainSeconds: newest && !moved ? sustainOf(newest) : null,
   }
 }
@@ -95,6 +112,9 @@ const struck = ({ hz, standardErrorHz }: Stroke): DrumStatus['centre'] => ({
 })
 
 type Learnt = () => LearnedPair
+
+/** What a turn of a head does that nobody read is known to this part of itself (a judgement). */
+const LAW_PART = 0.3
 
 /** A head that was never read stands where the other and the centre put it at the newest stroke, and what was turned since moved it. */
 function withInferred(
@@ -115,12 +135,16 @@ function withInferred(
   )
   const head = own[side]
   const k = turnLawOf(drum, side, head.learned?.hz2PerTurn)
-  const hz2 = (side === 'batter' ? batterHz : resonantHz!) ** 2 + k * turnedSince(head, stroke.at)
-  const hz = Math.sqrt(Math.max(1, hz2))
+  const from = side === 'batter' ? batterHz : resonantHz!
+  const turns = turnedSince(head, stroke.at)
+  const hz = Math.sqrt(Math.max(1, from ** 2 + k * turns))
+  const moved = LAW_PART * centsBetween(from, hz)
   const offCents = head.targetHz === null ? null : centsBetween(head.targetHz, hz)
   const off = offCents !== null && isOffPitch(offCents, head.toleranceCents)
-  const pitch = { hz, errorCents: errorCents[side], known: 'inferred' as const, lugs: [] }
-  return { ...own, [side]: { ...head, pitch, offCents, verdict: off ? 'off' : 'on-pitch-evenness-unknown' } }
+  const known = turns === 0 ? 'inferred' : 'expected'
+  const pitch: HeadStatus['pitch'] = { hz, errorCents: Math.hypot(errorCents[side], moved), known, lugs: [] }
+  const verdict = turns !== 0 ? 'unknown' : off ? 'off' : 'on-pitch-evenness-unknown'
+  return { ...own, [side]: { ...head, pitch, offCents, verdict } }
 }
 
 /** Mean turn of all rods of a head since a moment. */

@@ -56,12 +56,9 @@ export async function listenForCentre(session: Session): Promise<void> {
 export function askPair(session: Session, want: PairWant): Promise<PairAnswer> | null {
   const view = currentView(session)
   if (!view) return null
-  const { drum, batterHz, resonantHz, centreHz, seen, turnLaw } = drumStatus(view.here, view.drum).pair
-  if (batterHz === null && resonantHz === null && centreHz === null) return null
-  // The newest centre reading is among those seen, where both heads were known then.
-  const now = { batterHz, resonantHz, centreHz }
-  const past = seen.filter((each) => each.centreHz !== centreHz)
-  return session.deps.adviser().pair({ drum, now, want, seen: past, turnLaw })
+  const { drum, now, before, turnLaw } = drumStatus(view.here, view.drum).pair
+  if (now.batterHz === null && now.resonantHz === null && now.centreHz === null) return null
+  return session.deps.adviser().pair({ drum, now, want, seen: before, turnLaw })
 }
 
 /** The heads are to be brought to these lug pitches; the one that wants more turning is opened. */

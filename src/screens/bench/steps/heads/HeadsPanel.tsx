@@ -78,7 +78,7 @@ export function HeadsPanel({
         <Limits found={found} />
         {above === null ? null : (
           <Ways
-            ways={waysTo({ ...pair, now: pair }, above)}
+            ways={waysTo({ ...pair, seen: pair.before }, above)}
             aboveCents={above}
             onTake={({ batterHz, resonantHz }) =>
               onWant({ batterHz: Number(batterHz.toFixed(1)), resonantHz: Number(resonantHz.toFixed(1)) })

@@ -38,9 +38,8 @@ export function HeadsStrip({
   const known = stands !== null
   const question = useMemo(() => (known ? pair : null), [known, pair])
   const ask = useCallback(
-    ({ drum, seen, turnLaw, batterHz, resonantHz, centreHz }: DrumPair) =>
-      session?.deps.adviser().pairMap({ drum, seen, turnLaw, now: { batterHz, resonantHz, centreHz } }) ??
-      null,
+    ({ drum, before, turnLaw, now }: DrumPair) =>
+      session?.deps.adviser().pairMap({ drum, seen: before, turnLaw, now }) ?? null,
     [session],
   )
   const grid = useAsked(question, ask)?.answer ?? null
@@ -64,8 +63,11 @@ export function HeadsStrip({
             <span className="text-xl font-bold">
               {relationText(centsBetween(now.batterHz, now.resonantHz))}
             </span>
-            {pair.centreHz === null ? null : (
-              <span className="text-xl font-bold">centre {hzText(pair.centreHz)} Hz</span>
+            {pair.now.centreHz === null ? null : (
+              <span className="text-xl font-bold">
+                centre {pair.centreHz === null ? 'foretold ' : ''}
+                {hzText(pair.now.centreHz)} Hz
+              </span>
             )}
             <span className="text-soft">batter to the right, resonant upward</span>
           </>
@@ -92,11 +94,9 @@ export function HeadsStrip({
               now={now}
               // Read is filled, foretold is hollow with its doubt.
               doubtCents={pair.batterHz === null || pair.resonantHz === null ? stands!.errorCents : null}
-              was={pair.seen
-                .slice(0, -1)
-                .flatMap(({ batterHz, resonantHz }) =>
-                  batterHz !== null && resonantHz !== null ? [{ batterHz, resonantHz }] : [],
-                )}
+              was={pair.before.flatMap(({ batterHz, resonantHz }) =>
+                batterHz !== null && resonantHz !== null ? [{ batterHz, resonantHz }] : [],
+              )}
               goal={
                 found && found.resonantHz !== null
                   ? { batterHz: found.batterHz, resonantHz: found.resonantHz }
