@@ -24,6 +24,7 @@ export const NO_CHOICES: SpacingChoices = {
     leastWork: 0,
     fixed: [],
     move: [],
+    leftOut: [],
     pinned: {},
   },
 }

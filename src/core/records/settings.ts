@@ -25,6 +25,8 @@ export const spacingSchema = z.strictObject({
   fixed: z.array(idSchema).max(40),
   /** Kicks and snares that are placed with the toms. */
   move: z.array(idSchema).max(40).default([]),
+  /** Drums that are none of the plan. */
+  leftOut: z.array(idSchema).max(40).default([]),
   /** Drums set by hand, batter in Hz. */
   pinned: z.record(idSchema, z.number().min(15).max(2000)),
 })

@@ -33,7 +33,8 @@ export function planRequestOf(
   known: KnownKit,
   { spacing, a4Hz, noteNames, keys }: Pick<Settings, 'spacing' | 'a4Hz' | 'noteNames' | 'keys'>,
 ): { request: PlanRequest; trouble: ChoiceTrouble[] } {
-  const here = new Set(kit.drums.map(({ id }) => id))
+  const drums = known.drums.filter(({ drum }) => !spacing.leftOut.includes(drum.id))
+  const here = new Set(drums.map(({ drum }) => drum.id))
   const rootHz = spacing.rootText.trim() ? parsePitch(spacing.rootText, a4Hz, noteNames) : undefined
   const avoid = spacing.avoidText
     .split(/[,;]|\s+(?=[\p{L}\d])(?!hz)/iu)
@@ -46,9 +47,9 @@ export function planRequestOf(
     ...(favourHz === null ? (['key'] as const) : []),
   ]
   const pinned = Object.fromEntries(Object.entries(spacing.pinned).filter(([id]) => here.has(id)))
-  const fixed = spacing.fixed.filter((id) => nowOf(known, id) !== null)
+  const fixed = spacing.fixed.filter((id) => here.has(id) && nowOf(known, id) !== null)
   const request: PlanRequest = {
-    ...{ drums: known.drums.map(planDrumOf), scheme: schemeOf(kit, spacing), a4Hz, keys, fixed, pinned },
+    ...{ drums: drums.map(planDrumOf), scheme: schemeOf(kit, spacing), a4Hz, keys, fixed, pinned },
     move: spacing.move.filter((id) => here.has(id) && !fixed.includes(id)),
     ...relationOf(known, spacing),
     ...(rootHz ? { rootHz } : {}),

@@ -1,6 +1,6 @@
 import { KICK_GAP, SEPARATE_CENTS } from './cost'
 import type { Placing } from './chain'
-import { centsAbove1Hz, type KnownDrum } from './known'
+import { centsAbove1Hz, isOwn, type KnownDrum } from './known'
 import { LEAST_TURN, toNearestNote, type State } from './states'
 import type { Gives, PlanRequest } from './types'
 
@@ -23,8 +23,12 @@ export function givesOf(
   { toms, kicks, snares }: Placed,
   placing: Placing,
   wanted: readonly number[][],
-  { favourHz = [] }: PlanRequest,
+  request: PlanRequest,
 ): Gives[] {
+  const { favourHz = [] } = request
+  // What only its size speaks of gives nothing up, and nothing is given up for it.
+  const snaresSet = snares.filter(({ drum }) => isOwn(drum, request))
+
   const own = (drum: KnownDrum, { cents, batterHz: hz, turns }: State): Gives[] => {
     const off = cents - centsAbove1Hz(drum.favouriteHz)
     const beyond =
@@ -49,7 +53,7 @@ export function givesOf(
     return Math.abs(gap - want) > GAP_GIVES ? [{ what: 'gap', ...ends, cents: gap, wanted: want }] : []
   })
   const buzz = toms.flatMap(({ id }, i): Gives[] =>
-    snares.flatMap(({ at }): Gives[] => {
+    snaresSet.flatMap(({ at }): Gives[] => {
       const { cents, batterHz: hz } = placing.toms[i]
       const off = cents - at.cents
       return Math.abs(off) < SNARE_GIVES
@@ -57,7 +61,9 @@ export function givesOf(
         : []
     }),
   )
-  const kick = kicks.flatMap(({ id }, i): Gives[] => {
+  const kick = kicks.flatMap((drum, i): Gives[] => {
+    const { id } = drum
+    if (!isOwn(drum, request)) return []
     const { cents, batterHz: hz } = placing.kicks[i]
     const gap = placing.toms.length ? placing.toms[0].cents - cents : KICK_GAP.least
     return gap < KICK_GAP.least || gap > KICK_GAP.most ? [{ what: 'kick', drum: id, cents: gap, hz }] : []
@@ -66,8 +72,8 @@ export function givesOf(
     ...toms.flatMap((tom, i) => own(tom, placing.toms[i])),
     ...gaps,
     ...buzz,
-    ...kicks.flatMap((each, i) => own(each, placing.kicks[i])),
+    ...kicks.flatMap((each, i) => (isOwn(each, request) ? own(each, placing.kicks[i]) : [])),
     ...kick,
-    ...snares.flatMap(({ drum, at }) => own(drum, at)),
+    ...snaresSet.flatMap(({ drum, at }) => own(drum, at)),
   ]
 }

@@ -18,6 +18,12 @@ export interface KnownDrum extends PlanDrum {
   weight: number
 }
 
+/** A drum's pitch in a plan is somebody's own: it was read, asked for, or placed among the toms. Else only its size speaks. */
+export const isOwn = (
+  { id, kind, now }: Pick<PlanDrum, 'id' | 'kind' | 'now'>,
+  { pinned = {}, move = [] }: Pick<PlanRequest, 'pinned' | 'move'>,
+): boolean => Boolean(now) || isTom(kind) || id in pinned || move.includes(id)
+
 export const centsAbove1Hz = (hz: number) => CENTS_PER_NEPER * Math.log(hz)
 export const hzOfCents = (cents: number) => Math.exp(cents / CENTS_PER_NEPER)
 

@@ -1,7 +1,9 @@
 import { isTom } from '../kit/kinds'
-import { turnsBetween } from '../membrane/turnLaw'
+import { DEFAULT_SMALLEST_STEP } from '../evening/types'
+import { lugHzAfterTurns, turnsBetween } from '../membrane/turnLaw'
 import { median } from '../numeric/median'
 import { centreHz, USUAL_PARTS } from '../pair/model'
+import { nearestInterval } from '../units/intervals'
 import { rangeCost, SEPARATE_CENTS } from './cost'
 import { centsAbove1Hz, knownDrum, pairOfPlan, type KnownDrum } from './known'
 import { nearestTones, type Row, type ToneOf } from './rows'
@@ -48,6 +50,13 @@ export const MIXED_CENTS = 80
 /** Nearer than this another drum answers. */
 const ANSWERS_CENTS = 37
 const CLEAR_CENTS = 60
+/** A move counts as mending when it leaves so much room, in cents: a hand errs, and a head settles. */
+const ROOM_CENTS = 20
+/** A step between toms this near to a named interval is a good one, and what it costs to break it, in verdicts. */
+const GOOD_CENTS = 15
+const BREAK_WEIGHT = 1
+/** No tom stands nearer to the next than this by choice. */
+const LEAST_GOOD_CENTS = 250
 /** Moves are tried so far and this far apart, in cents. */
 const MOVE = { most: 400, step: 20 }
 /** What a move costs beside what it mends: a full turn weighs as much as this part of a verdict. */
@@ -89,7 +98,7 @@ function standing(
 }
 
 /** What is wrong, and how much in all: 1 for each verdict at its threshold, more for worse. */
-function judge(kit: readonly Stands[]): { verdicts: Verdict[]; weight: number } {
+function judge(kit: readonly Stands[], roomCents = 0): { verdicts: Verdict[]; weight: number } {
   const toms = kit
     .filter(({ drum }) => isTom(drum.kind))
     .sort((a, b) => b.drum.diameterInches - a.drum.diameterInches || a.batterHz - b.batterHz)
@@ -97,7 +106,7 @@ function judge(kit: readonly Stands[]): { verdicts: Verdict[]; weight: number } 
   const gaps = toms.slice(1).map((tom, i) => centsAbove1Hz(tom.batterHz) - centsAbove1Hz(toms[i].batterHz))
   gaps.forEach((cents, i) => {
     const others = gaps.filter((_, j) => j !== i)
-    const least = Math.max(SEPARATE_CENTS, others.length ? CLOSE_PART * median(others) : 0)
+    const least = Math.max(SEPARATE_CENTS, others.length ? CLOSE_PART * median(others) : 0) + roomCents
     if (cents >= least) return
     const verdict: Verdict = { what: 'close', drum: toms[i].drum.id, next: toms[i + 1].drum.id, cents }
     found.push({ verdict, weight: 1 + (least - cents) / 100 })
@@ -110,7 +119,7 @@ function judge(kit: readonly Stands[]): { verdicts: Verdict[]; weight: number } 
     if (others.length === 0 || (others.length === 1 && i > 0)) return
     const usualCents = median(others)
     const off = Math.abs(cents - usualCents)
-    if (off <= MIXED_CENTS) return
+    if (off <= MIXED_CENTS - roomCents) return
     found.push({
       verdict: { what: 'mixed', drum: two[i].drum.id, cents, usualCents },
       weight: 0.5 + off / 200,
@@ -123,11 +132,11 @@ function judge(kit: readonly Stands[]): { verdicts: Verdict[]; weight: number } 
       const off = Math.abs(nearest.cents)
       // Just clear is not clear: a move is to leave some room.
       if (off < CLEAR_CENTS) room += 1 - off / CLEAR_CENTS
-      if (off >= ANSWERS_CENTS) continue
+      if (off >= ANSWERS_CENTS + roomCents) continue
       const against = other.drum.kind as Row['against']
       found.push({
         verdict: { what: 'answers', drum: other.drum.id, tom: tom.drum.id, against, nearest },
-        weight: 1.5 - off / ANSWERS_CENTS,
+        weight: Math.max(0.5, 1.5 - off / ANSWERS_CENTS),
       })
     }
   return {
@@ -139,17 +148,37 @@ function judge(kit: readonly Stands[]): { verdicts: Verdict[]; weight: number } 
 const keyOf = (verdict: Verdict) =>
   [verdict.what, verdict.drum, 'next' in verdict ? verdict.next : 'tom' in verdict ? verdict.tom : ''].join()
 
+/** Steps between neighbouring toms that are good as they are, by the two drums. */
+function goodSteps(kit: readonly Stands[]): Set<string> {
+  const toms = kit
+    .filter(({ drum }) => isTom(drum.kind))
+    .sort((a, b) => b.drum.diameterInches - a.drum.diameterInches || a.batterHz - b.batterHz)
+  const steps = toms.slice(1).flatMap((tom, i) => {
+    const cents = centsAbove1Hz(tom.batterHz) - centsAbove1Hz(toms[i].batterHz)
+    const good = cents >= LEAST_GOOD_CENTS && Math.abs(nearestInterval(cents).off) <= GOOD_CENTS
+    return good ? [`${toms[i].drum.id}/${tom.drum.id}`] : []
+  })
+  return new Set(steps)
+}
+
 /** Moves of either head of one drum that leave less wrong than there is, each with its worth. */
 function movesOf(kit: readonly Stands[], own: Stands, place: number, verdicts: readonly Verdict[]) {
-  const before = judge(kit).weight
+  const good = goodSteps(kit)
+  const now = judge(kit, ROOM_CENTS)
+  const strictly = new Set(now.verdicts.map(keyOf))
   const { drum } = own
   const heads: Array<Move['head']> = drum.oneHeaded ? ['batter'] : ['batter', 'resonant', 'both']
   const shifts = Array.from({ length: 2 * (MOVE.most / MOVE.step) + 1 }, (_, i) => MOVE.step * i - MOVE.most)
   return heads.flatMap((head) =>
     shifts.flatMap((cents) => {
-      const to = (side: 'batter' | 'resonant') => own[`${side}Hz`] * (moves(side) ? 2 ** (cents / 1200) : 1)
       const moves = (side: 'batter' | 'resonant') => head === side || head === 'both'
-      const turn = (side: 'batter' | 'resonant') => turnsBetween(own[`${side}Hz`], to(side), drum.law[side])
+      // As it is said, in whole steps of a hand; judged is where that leads.
+      const turn = (side: 'batter' | 'resonant') => {
+        const exact = turnsBetween(own[`${side}Hz`], own[`${side}Hz`] * 2 ** (cents / 1200), drum.law[side])
+        return moves(side) ? Math.round(exact / DEFAULT_SMALLEST_STEP) * DEFAULT_SMALLEST_STEP : 0
+      }
+      const to = (side: 'batter' | 'resonant') =>
+        lugHzAfterTurns(own[`${side}Hz`], turn(side), drum.law[side])
       const first = head === 'resonant' ? ('resonant' as const) : ('batter' as const)
       const [fromHz, toHz, turns] = [own[`${first}Hz`], to(first), turn(first)]
       if (Math.abs(turns) < LEAST_TURN) return []
@@ -159,13 +188,16 @@ function movesOf(kit: readonly Stands[], own: Stands, place: number, verdicts: r
       if (over) return []
       const moved = standing(drum, { batterHz: to('batter'), resonantHz: to('resonant') })
       const resonant = head === 'both' ? { toHz: to('resonant'), turns: turn('resonant') } : null
-      const then = judge(kit.map((each, i) => (i === place ? moved : each)))
+      const after = kit.map((each, i) => (i === place ? moved : each))
+      const then = judge(after, ROOM_CENTS)
       const left = new Set(then.verdicts.map(keyOf))
       const mends = verdicts.flatMap((verdict, i) => (left.has(keyOf(verdict)) ? [] : [i]))
-      const fresh = then.verdicts.length > verdicts.length - mends.length
+      const fresh = [...left].some((key) => !strictly.has(key))
       if (mends.length === 0 || fresh) return []
+      const kept = goodSteps(after)
+      const broken = [...good].filter((step) => !kept.has(step)).length
       const all = Math.abs(turns) + Math.abs(resonant?.turns ?? 0)
-      const worth = before - then.weight - TURN_WEIGHT * all - outside(moved)
+      const worth = now.weight - then.weight - TURN_WEIGHT * all - BREAK_WEIGHT * broken - outside(moved)
       return [{ worth, move: { drum: drum.id, head, fromHz, toHz, turns, resonant, mends } }]
     }),
   )

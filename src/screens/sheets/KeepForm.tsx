@@ -1,6 +1,6 @@
 'use client'
 
-import { useState, type FormEvent } from 'react'
+import { useState, type FormEvent, type ReactNode } from 'react'
 import { useKit } from '@/session/react'
 import { Button } from '@/ui/Button'
 import { Field, INPUT_CLASS } from '@/ui/Field'
@@ -13,12 +13,14 @@ export function KeepForm({
   firstNotes = '',
   onKeep,
   onClose,
+  children,
 }: {
   title: string
   description?: string
   firstNotes?: string
   onKeep: (name: string, notes: string) => void
   onClose: () => void
+  children?: ReactNode
 }) {
   const kit = useKit()
   const [name, setName] = useState('')
@@ -61,6 +63,7 @@ export function KeepForm({
             className={`${INPUT_CLASS} py-2`}
           />
         </Field>
+        {children}
         <Button tone="act" type="submit" disabled={!name.trim()}>
           Keep it
         </Button>

@@ -4,7 +4,7 @@ import { allRodsText } from '@/text/relation'
 import { SpacingLane } from '@/charts/SpacingLane'
 import { spacingModel } from '@/charts/spacing.model'
 import type { Plan } from '@/core/spacing/types'
-import { pin } from '@/session/actions/spacing'
+import { leaveOut, pin } from '@/session/actions/spacing'
 import { type Planning } from '@/session/selectors'
 import { useSelect, useSession } from '@/session/react'
 import { centsBetween } from '@/core/units/pitch'
@@ -23,7 +23,8 @@ export function PlanRail({ asking, plan, other }: { asking: Planning; plan: Plan
   const settings = useSelect((state) => state.settings)
   const [ref, width] = useWidth<HTMLDivElement>(460)
   if (!session) return null
-  const { pinned } = settings.spacing
+  const { pinned, leftOut } = settings.spacing
+  const isOut = (id: string) => leftOut.includes(id)
   const rows = asking.known.drums.map(({ drum, range, pair }) => {
     const own = plan.drums.find(({ id }) => id === drum.id) ?? null
     const was = other?.drums.find(({ id }) => id === drum.id)?.batterHz ?? null
@@ -96,6 +97,13 @@ export function PlanRail({ asking, plan, other }: { asking: Planning; plan: Plan
                 </span>
               </div>
             ) : null}
+            <Button
+              tone="quiet"
+              className="-my-2 text-sm underline md:col-start-3"
+              onClick={() => leaveOut(session, drum.id, !isOut(drum.id))}
+            >
+              {isOut(drum.id) ? `Take ${drum.name} in` : `Leave ${drum.name} out`}
+            </Button>
           </li>
         ))}
       </ol>

@@ -3,6 +3,7 @@
 import { useMemo } from 'react'
 import { rowsOf, type Row } from '@/core/spacing/rows'
 import type { Plan } from '@/core/spacing/types'
+import { isOwn } from '@/core/spacing/known'
 import { type Planning } from '@/session/selectors'
 import { useSelect } from '@/session/react'
 import { noteText } from '@/text/heads'
@@ -13,6 +14,9 @@ export function RowsTable({ asking, plan }: { asking: Planning; plan: Plan }) {
   const { drums } = asking.request
   const { rows, bass } = useMemo(() => rowsOf(drums, plan.drums), [drums, plan.drums])
   const name = (id: string) => asking.request.drums.find((drum) => drum.id === id)?.name ?? id
+  const drumOf = (id: string) => drums.find((drum) => drum.id === id)!
+  const isSet = (id: string) => isOwn(drumOf(id), asking.request)
+  const usualHz = (id: string) => plan.drums.find((each) => each.id === id)!.batterHz.toFixed(0)
   const worst = (against: Row['against']) =>
     rows.filter((row) => row.against === against).sort((a, b) => b.risk - a.risk)
   const sections = (['kick', 'snare'] as const).filter((against) => worst(against).length > 0)
@@ -28,18 +32,13 @@ export function RowsTable({ asking, plan }: { asking: Planning; plan: Plan }) {
                 <span>
                   {name(row.drum)}, {name(row.tom)}
                 </span>
-                <span className={row.risk > 0.5 ? 'font-bold text-caution' : 'text-soft'}>
-                  {row.risk > 0.5
-                    ? against === 'snare'
-                      ? 'may buzz'
-                      : 'may hum along'
-                    : row.risk > 0.15
-                      ? 'near'
-                      : 'clear'}
+                <span className={row.risk > 0.5 && isSet(row.drum) ? 'font-bold text-caution' : 'text-soft'}>
+                  {riskText(row, isSet(row.drum))}
                 </span>
               </span>
               <span className="block text-sm text-soft">
                 the tom’s {row.nearest.tom} {apartText(row.nearest.cents)} its {row.nearest.other}
+                {isSet(row.drum) ? '' : `, if it stood at its usual ${usualHz(row.drum)} Hz`}
               </span>
             </li>
           )),
@@ -48,13 +47,23 @@ export function RowsTable({ asking, plan }: { asking: Planning; plan: Plan }) {
       {bass.length ? (
         <p className="mt-2 leading-snug text-soft">
           {bass
-            .map(({ drum, hz }) => `${name(drum)} speaks near ${hz.toFixed(0)} Hz, ${noteText(hz, a4Hz)}`)
+            .map(
+              ({ drum, hz }) =>
+                `${name(drum)} ${isSet(drum) ? 'speaks' : 'would at its usual pitch speak'} near ${hz.toFixed(0)} Hz, ${noteText(hz, a4Hz)}`,
+            )
             .join('; ')}
           : where a bass plays. Keep off the root of the song, or put that note under “avoid”.
         </p>
       ) : null}
     </section>
   )
+}
+
+/** Of a drum that nobody read or set it is only said what would be. */
+function riskText({ against, risk }: Row, isSet: boolean): string {
+  if (risk <= 0.15) return 'clear'
+  if (risk <= 0.5) return isSet ? 'near' : 'would be near'
+  return `${isSet ? 'may' : 'would'} ${against === 'snare' ? 'buzz' : 'hum along'}`
 }
 
 function apartText(cents: number): string {

@@ -21,6 +21,12 @@ export function pin(session: Session, drum: string, hz: number | null): void {
   choose(session, { pinned: Object.fromEntries(hz === null ? others : [...others, [drum, hz]]) })
 }
 
+/** Whether a drum is none of the plan. */
+export function leaveOut(session: Session, drum: string, out: boolean): void {
+  const others = session.get().settings.spacing.leftOut.filter((id) => id !== drum)
+  choose(session, { leftOut: out ? [...others, drum] : others })
+}
+
 /** Steps under a name, smallest drum first, chosen at once. */
 export function keepScheme(session: Session, name: string, cents: readonly number[]): void {
   const clean = name.trim().slice(0, 40)
