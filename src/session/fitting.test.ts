@@ -7,7 +7,8 @@ import { currentView } from './currentView'
 import { typeReading } from './actions/said'
 import { moveOn, pressed, turned, turnedAll, turnedOtherwise } from './actions/turning'
 import { watchAdvice } from './adviceWatch'
-import { climbFromSlack, evidenceOf } from './fitView'
+import { climbFromSlack } from './fitView'
+import { evidenceOf as evidence } from '@/core/bench/evidence'
 import { kitStatus } from '@/core/status/kit'
 import { hereOf } from './here'
 import { testSession } from './testSession'
@@ -36,6 +37,9 @@ async function withFreshHead() {
   headIsOn(session, { head, markTurns: 0.25, school: 'rattle' })
   return bench
 }
+
+const evidenceOf = ({ here, head, advice }: NonNullable<ReturnType<typeof currentView>>) =>
+  evidence({ here, head, plan: advice?.plan ?? null })
 
 test('a head is fitted: up from slack by rounds, a check, press, evening, and pressed until it has settled', async () => {
   const { session } = await withFreshHead()
@@ -129,8 +133,8 @@ test('a search for a fault takes what the log knows, survives a reload, and ends
   const { session, disk } = await withTom()
   for (const hz of [150, 182, 183, 150, 182, 183]) typeReading(session, hz)
   await settle()
-  expect(evidenceOf(view(session), session.get().clockMs).get('reading')).toBe('uneven')
-  expect(evidenceOf(view(session), session.get().clockMs).get('since')).toBe('never')
+  expect(evidenceOf(view(session)).get('reading')).toBe('uneven')
+  expect(evidenceOf(view(session)).get('since')).toBe('never')
   answerFault(session, 'complaint', 'uneven')
   answerFault(session, 'feel', 'free')
   await session.saved()
@@ -141,6 +145,6 @@ test('a search for a fault takes what the log knows, survives a reload, and ends
   expect(openSearch(kit, drum.id, 'batter', false)!.answers.length).toBe(2)
   endFaultSearch(again, 'stripped-rod', [5])
   expect(currentView(again)!.head.findings).toMatchObject([{ finding: 'stripped', rods: [5] }])
-  expect(evidenceOf(currentView(again)!, again.get().clockMs).get('threads')).toBe('worn')
+  expect(evidenceOf(currentView(again)!).get('threads')).toBe('worn')
   expect(openSearch(currentView(again)!.kit, drum.id, 'batter', false)).toBeNull()
 })

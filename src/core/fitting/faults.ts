@@ -48,9 +48,13 @@ export function causesOf(kind: DrumKind): CauseId[] {
   return (Object.keys(CAUSES) as CauseId[]).filter((cause) => CAUSES[cause].kinds?.includes(kind) ?? true)
 }
 
-/** Causes by their odds after the answers, likeliest first. */
-export function rankCauses(answers: readonly FaultAnswer[], kind: DrumKind): RankedCause[] {
-  const weights = causesOf(kind).map((cause) => ({
+/**
+ * Causes by their odds after the answers, likeliest first.
+ * @param found something was found on the drum and not put right: then not nothing is wrong
+ */
+export function rankCauses(answers: readonly FaultAnswer[], kind: DrumKind, found = false): RankedCause[] {
+  const causes = causesOf(kind).filter((cause) => !found || cause !== 'nothing')
+  const weights = causes.map((cause) => ({
     cause,
     odds: answers.reduce(
       (odds, { question, answer }) => odds * likelihood(question, answer, cause),

@@ -5,8 +5,7 @@ import { CAUSES, type CauseId } from '@/core/fitting/causes'
 import { QUESTIONS, type QuestionId } from '@/core/fitting/questions'
 import { practiceAnswers } from '@/session/actions/practice'
 import type { BenchView } from '@/session/benchView'
-import { evidenceOf } from '@/session/fitView'
-import { useSelect, useSession } from '@/session/react'
+import { useSession } from '@/session/react'
 import { Button } from '@/ui/Button'
 import { Acts, Phrase, useTop } from '../../Frame'
 import { QUESTION_CAUTION_ENTRY } from '@/handbook/links'
@@ -19,6 +18,7 @@ const BY_ROD: ReadonlySet<QuestionId> = new Set(['feel', 'threads'])
 export function AskPanel({
   view,
   question,
+  logged,
   answered,
   apart,
   onAnswer,
@@ -26,6 +26,8 @@ export function AskPanel({
 }: {
   view: BenchView
   question: QuestionId
+  /** What the log answers it with; null where it does not. */
+  logged: string | null
   answered: number
   apart: [CauseId, CauseId] | null
   onAnswer: (answer: string | null) => void
@@ -34,11 +36,9 @@ export function AskPanel({
 }) {
   useTop(question)
   const session = useSession()
-  const clockMs = useSelect((state) => state.clockMs)
   if (!session) return null
   const { ask, how, minutes, answers, caution } = QUESTIONS[question]
   const cautionEntry = QUESTION_CAUTION_ENTRY[question]
-  const logged = evidenceOf(view, clockMs).get(question)
   const letDrum = async () => {
     const said = await practiceAnswers(session, view)
     if (BY_ROD.has(question)) onRods(said.rods)

@@ -3,7 +3,8 @@
 import { useState } from 'react'
 import type { QuestionId } from '@/core/fitting/questions'
 import { NAMED, nextQuestions, rankCauses, tellsApart } from '@/core/fitting/faults'
-import { openSearch } from '@/core/log/findings'
+import { evidenceOf } from '@/core/bench/evidence'
+import { openFindings, openSearch } from '@/core/log/findings'
 import type { FaultSearch } from '@/core/log/headLog'
 import { answerFault, endFaultSearch } from '@/session/actions/findings'
 import { useBenchView } from '@/session/benchReact'
@@ -25,8 +26,12 @@ export function FaultStep() {
   if (!session || !view) return null
   const { kit, drum, side, practice } = view
   const { answers, passedOver } = openSearch(kit, drum.id, side, practice) ?? EMPTY
-  const ranked = rankCauses(answers, drum.kind)
-  const [next] = nextQuestions(answers, drum.kind, passedOver)
+  const said = new Set([...answers.map(({ question: id }) => id), ...passedOver])
+  const evidence = evidenceOf({ here: view.here, head: view.head, plan: view.advice?.plan ?? null })
+  const logged = [...evidence].flatMap(([id, answer]) => (said.has(id) ? [] : [{ question: id, answer }]))
+  const all = [...answers, ...logged]
+  const ranked = rankCauses(all, drum.kind, openFindings(kit, drum.id, practice).length > 0)
+  const [next] = nextQuestions(all, drum.kind, passedOver)
   const named = answers.length > 1 && ranked[0].odds >= NAMED
   const question = again ?? (named && !further ? null : (next ?? null))
   return (
@@ -35,6 +40,7 @@ export function FaultStep() {
         <FaultStrip
           ranked={ranked}
           answers={answers}
+          logged={logged}
           kind={drum.kind}
           onAgain={setAgain}
           onStartOver={() => {
@@ -49,6 +55,7 @@ export function FaultStep() {
             key={question}
             view={view}
             question={question}
+            logged={evidence.get(question) ?? null}
             answered={answers.length}
             apart={answers.length ? tellsApart(question, ranked) : null}
             onAnswer={(said) => {

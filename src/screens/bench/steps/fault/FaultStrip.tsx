@@ -17,12 +17,15 @@ const MOST_SHOWN = 10
 export function FaultStrip({
   ranked,
   answers,
+  logged,
   kind,
   onAgain,
   onStartOver,
 }: {
   ranked: ReturnType<typeof rankCauses>
   answers: readonly FaultAnswer[]
+  /** What is known without asking. */
+  logged: readonly FaultAnswer[]
   kind: DrumKindRecord
   onAgain: (question: QuestionId) => void
   onStartOver: () => void
@@ -34,7 +37,9 @@ export function FaultStrip({
       seed={74}
       over={
         <>
-          <span className="text-xl font-bold">{begun ? 'likeliest' : 'before anything is asked'}</span>
+          <span className="text-xl font-bold">
+            {begun ? 'likeliest' : logged.length ? 'by what is known already' : 'before anything is asked'}
+          </span>
           <span className="text-soft">one answer in ten may be wrong; the odds allow for it</span>
         </>
       }
@@ -54,6 +59,24 @@ export function FaultStrip({
           </li>
         ))}
       </ol>
+      {logged.length ? (
+        <ol aria-label="Known already" className="mt-4 border-t border-line">
+          {logged.map(({ question, answer }) => (
+            <li key={question} className="border-b border-line">
+              <button
+                type="button"
+                onClick={() => onAgain(question)}
+                className="min-h-11 w-full py-1.5 text-left leading-snug"
+                title="Answer it yourself"
+              >
+                {QUESTIONS[question].ask}{' '}
+                <span className="font-bold">{QUESTIONS[question].answers[answer]}</span>
+                <span className="block text-[15px] text-soft">as the log has it</span>
+              </button>
+            </li>
+          ))}
+        </ol>
+      ) : null}
       {begun ? (
         <>
           <ol aria-label="Answers so far" className="mt-4 border-t border-line">
