@@ -5,7 +5,7 @@ import type { SheetDrum } from '../records/sheet'
 import { centsBetween } from '../units/pitch'
 import { drumStatus } from '../status/drum'
 import { headAtHand, type Here } from '../status/inputs'
-import { wiresOf } from '../status/strokes'
+import { wiresOf, type Stroke } from '../status/strokes'
 import { targetFromFit } from '../status/targets'
 
 /** One head in two states of a kit. */
@@ -39,8 +39,10 @@ export function drumStanding(here: Here, drum: Drum): SheetDrum {
     sidesOf(drum).flatMap((side) => (heads[side].hand ? [[side, heads[side].hand]] : [])),
   )
   const wires = wiresOf(kit, drum, practice)
-  // The ring of another tuning is none of this one.
-  const ring = pair.centreHz === null ? null : (pair.strokes.at(-1)?.decaySeconds ?? null)
+  // The ring of another tuning, or under other muffling, is none of this one.
+  const alike = (stroke: Stroke) => stroke.layers.join() === pair.layers.join()
+  const newest = pair.centreHz === null ? undefined : pair.strokes.at(-1)
+  const ring = newest && alike(newest) ? newest.decaySeconds : null
   return {
     ...{ drum: drum.id, batter: target('batter'), resonant: drum.oneHeaded ? null : target('resonant') },
     centreHz: pair.centreHz,

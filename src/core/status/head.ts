@@ -3,6 +3,8 @@ import { standingAt } from '../drift/ageing'
 import { judged, type Judged } from '../evening/verdict'
 import type { EvenRequest } from '../evening/types'
 import { oppositeRod } from '../head/harmonics'
+import { USUAL_RELATION_CENTS } from '../kit/usual'
+import { usualHz } from '../records/usualDrum'
 import type { SittingLog } from '../log/headLog'
 import type { Pass } from '../log/sittings'
 import type { Drum, HandTarget, Side, Target } from '../records/kit'
@@ -211,6 +213,13 @@ export function headStatus(here: Here, drum: Drum, side: Side): HeadStatus {
     verdict: verdictOf(status, found, head.sitting !== null),
     disagree,
   })
+}
+
+/** Where a head stands, or is taken to stand while nobody read it: in the usual relation to the other, else as such heads do. */
+export function likelyHz({ pitch, otherHz, drum, side }: HeadStatus): number {
+  if (pitch.hz !== null) return pitch.hz
+  const above = USUAL_RELATION_CENTS[drum.kind]
+  return otherHz === null ? usualHz(drum, side) : shiftByCents(otherHz, side === 'resonant' ? above : -above)
 }
 
 function agedOf(here: Here, drum: Drum, side: Side, { hz, errorCents }: Fitted) {

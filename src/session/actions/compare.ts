@@ -1,5 +1,5 @@
+import { likelyHz } from '@/core/status/head'
 import { play } from '@/audio/playback'
-import { usualHz } from '@/core/records/usualDrum'
 import { pairModel, pairStands } from '@/core/bench/pairing'
 import { drumStatus } from '@/core/status/drum'
 import type { Drum } from '@/core/records/kit'
@@ -84,10 +84,10 @@ export async function playInGroove(
   const others = view.kit.drums
     .filter(({ id }) => id !== view.drum.id)
     .map((drum): GrooveDrum => {
-      const { pair } = drumStatus(view.here, drum)
+      const { pair, heads } = drumStatus(view.here, drum)
       const at = pairStands(pair) ?? {
-        batterHz: usualHz(drum, 'batter'),
-        resonantHz: usualHz(drum, 'resonant'),
+        batterHz: likelyHz(heads.batter),
+        resonantHz: likelyHz(heads.resonant),
       }
       const { tones, glideCents } = pairModel(pair).sound(at)
       const samples = renderRinging(tones, { rateHz: own.rateHz, seconds: SECONDS, glideCents })

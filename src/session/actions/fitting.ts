@@ -1,7 +1,7 @@
+import { likelyHz } from '@/core/status/head'
 import { NO_BENCH } from '../state'
 import { targetMeanHz } from '@/core/evening/types'
 import type { SlackSchoolId } from '@/core/head/slackStart'
-import { usualHz } from '@/core/records/usualDrum'
 import type { HeadRecord } from '@/core/records/kit'
 import { shiftByCents } from '@/core/units/pitch'
 import type { BenchView } from '../benchView'
@@ -52,7 +52,7 @@ export function slackened(session: Session, school: SlackSchoolId): void {
 /** A head that is only to be even has no pitch to climb to: it goes back to where it stood, or to what is usual. */
 function aimed({ drum, side, head, request }: BenchView) {
   if (!('level' in request.target)) return []
-  const hz = head.pitch.hz ?? usualHz(drum, side)
+  const hz = likelyHz(head)
   const aim = { kind: 'hz' as const, hz: Math.round(10 * hz) / 10 }
   return [kitEdit({ what: 'aimSet', drum: drum.id, side, aim })]
 }

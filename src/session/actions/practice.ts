@@ -1,9 +1,8 @@
-import { headStatus } from '@/core/status/head'
+import { headStatus, likelyHz } from '@/core/status/head'
 import { hereOf } from '../here'
 import { NO_BENCH } from '../state'
 import { nearRods } from '@/core/kit/uneven'
 import { endFaultSearch } from './findings'
-import { usualHz } from '@/core/records/usualDrum'
 import { seededRandom, seedFromText } from '@/core/numeric/random'
 import { aimOf, sheetTarget } from '@/core/status/targets'
 import type { KitState } from '@/core/log/fold'
@@ -69,7 +68,7 @@ function aroundHz(session: Session, kit: KitState, drum: Drum, side: Side): numb
   if ('hz' in aim) return aim.hz
   const kept = sheetTarget(kit, drum.id, side)
   if (kept) return kept.meanHz
-  return headStatus(hereOf(session.get(), kit, true), drum, side).pitch.hz ?? usualHz(drum, side)
+  return likelyHz(headStatus(hereOf(session.get(), kit, true), drum, side))
 }
 
 /** The other head as the tapped one meets it: still, or free and where its own rods have brought it. */

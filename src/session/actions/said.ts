@@ -1,5 +1,5 @@
+import { likelyHz } from '@/core/status/head'
 import { thresholdNear } from '@/core/ear/found'
-import { usualHz } from '@/core/records/usualDrum'
 import type { Ear } from '@/core/head/types'
 import type { Settings } from '@/core/records/settings'
 import { centsErrorToHz, typedErrorCents } from '@/core/units/pitch'
@@ -10,8 +10,8 @@ import { currentView } from '../currentView'
 export function sayByEar(session: Session, word: Ear, reference: number): void {
   const view = currentView(session)
   if (!view) return
-  const { drum, side, lug, advice } = view
-  const threshold = thresholdNear(session.get().settings.ear, advice?.plan.meanHz ?? usualHz(drum, side))
+  const { drum, side, lug, head } = view
+  const threshold = thresholdNear(session.get().settings.ear, likelyHz(head))
   session.append([
     {
       ...{ kind: 'earHeard' as const, drum: drum.id, side, lug, word, reference, source: 'ear' as const },

@@ -1,6 +1,6 @@
+import { likelyHz } from '@/core/status/head'
 import { playPitches } from '@/audio/confirm'
 import { play } from '@/audio/playback'
-import { usualHz } from '@/core/records/usualDrum'
 import type { BenchView } from '../benchView'
 import type { HeardTap } from '../state'
 import type { Session } from '../session'
@@ -24,6 +24,5 @@ export function playTones(session: Session, pitchesHz: readonly number[], second
 /** Where a judgement by ear starts: the target, and a reference from the head as last known. */
 export function earPitches(view: BenchView): { targetHz: number | null; referenceHz: number } {
   const targetHz = 'hz' in view.aim ? view.aim.hz : (view.kept?.meanHz ?? null)
-  const usual = usualHz(view.drum, view.side)
-  return { targetHz, referenceHz: view.head.pitch.hz ?? targetHz ?? usual }
+  return { targetHz, referenceHz: view.head.pitch.hz ?? targetHz ?? likelyHz(view.head) }
 }

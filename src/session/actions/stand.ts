@@ -17,6 +17,12 @@ export function setLayers(session: Session, layers: LayerId[]): void {
   if (view) session.append([{ kind: 'dampingSet', ...from(view), layers }])
 }
 
+/** What lay on the drum at a stroke, said afterwards. */
+export function muffledThen(session: Session, stroke: string, layers: LayerId[]): void {
+  const view = currentView(session)
+  if (view) session.append([{ kind: 'strokeMuffled', ...from(view), stroke, layers }])
+}
+
 export function setWires(
   session: Session,
   knob: number,

@@ -4,12 +4,14 @@ import { useMemo } from 'react'
 import { pairModel, pairStands } from '@/core/bench/pairing'
 import { RingingChart } from '@/charts/RingingChart'
 import { ringingModel } from '@/charts/ringing.model'
-import { ringsBy, sameTuning, type Stroke } from '@/core/status/strokes'
+import { layersOn, ringsBy, sameTuning, type Stroke } from '@/core/status/strokes'
 import { ofStroke } from '@/session/actions/compare'
 import type { BenchView } from '@/session/benchView'
-import { useSelect } from '@/session/react'
+import { muffledThen } from '@/session/actions/stand'
+import { useSelect, useSession } from '@/session/react'
 import { pairView } from '@/session/selectors'
 import { decayText, hungText, layersText, strokeText, ringsText } from '@/text/strokes'
+import { Button } from '@/ui/Button'
 import { useWidth } from '@/ui/useWidth'
 import { StripFrame } from '../../Frame'
 import { fixed } from '@/text/shown'
@@ -20,7 +22,9 @@ const NAMES = ['full line', 'dashed', 'dotted']
 
 /** The newest strokes dying away on tape, and the rings measured in this tuning, the longest first. */
 export function RingStrip({ view, strokes }: { view: BenchView; strokes: readonly Stroke[] }) {
+  const session = useSession()
   const [ref, width] = useWidth<HTMLDivElement>(640)
+  const on = layersOn(view.kit, view.drum, view.practice)
   const newest = strokes.at(-1)
   // In the newest one's tuning and place only: another would be taken for a layer.
   const alike = strokes.filter(
@@ -64,6 +68,15 @@ export function RingStrip({ view, strokes }: { view: BenchView; strokes: readonl
               {states.map(({ stroke }, i) => (
                 <li key={stroke.id}>
                   {NAMES[i]}: {strokeText(stroke)}
+                  {session && stroke.layers.join() !== on.join() ? (
+                    <Button
+                      tone="quiet"
+                      className="-my-2 px-1 underline"
+                      onClick={() => muffledThen(session, stroke.id, on)}
+                    >
+                      it was struck {on.length ? `with ${layersText(on)}` : 'bare'}
+                    </Button>
+                  ) : null}
                 </li>
               ))}
             </ul>
