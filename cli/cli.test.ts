@@ -218,7 +218,21 @@ test('state says of a kit file what the Bench would, at a time, in every form; w
     writeFileSync(file, kitFile(schema))
     const { status, stdout } = await run(['state', file, '--at', '2026-11-02T18:30:00Z'])
     expect(status).toBe(0)
-    const [batter, resonant] = lines(stdout) as Array<Record<string, Record<string, unknown>>>
+    const [batter, resonant, drum, kit] = lines(stdout) as Array<Record<string, Record<string, unknown>>>
+    expect(drum).toEqual({
+      ...{ drum: 't12', centre: { hz: null, errorCents: null, known: 'unknown' } },
+      ...{ sustainSeconds: null, muffling: [] },
+    })
+    expect(kit).toEqual({
+      kit: expect.any(String) as string,
+      fit: [],
+      next: { what: 'turn', drum: 't12', side: 'batter' },
+    })
+    expect(batter.status).toMatchObject({
+      ...{ verdict: 'uneven', pitch: { known: 'lugs', lugs: [1, 2, 3, 4, 5, 6] } },
+      next: { what: 'turn', drum: 't12', side: 'batter' },
+    })
+    expect(resonant.status).toMatchObject({ verdict: 'unknown', pitch: { hz: null, known: 'unknown' } })
     expect(batter).toMatchObject({ drum: 't12', side: 'batter', sitting: { rounds: 1, source: 'typed' } })
     expect(batter.even).toMatchObject({ done: false, reason: null, leftOut: [] })
     expect(batter.even.spreadCents).toBeGreaterThan(80)

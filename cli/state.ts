@@ -1,6 +1,6 @@
 import { kitsFromLog } from '@/core/log/kitLog'
 import { readFile } from 'node:fs/promises'
-import { headReports } from '@/core/runs/reports'
+import { drumReports, headReports, kitReport } from '@/core/runs/reports'
 import { readKitFile } from '@/core/records/kitFile'
 import type { Side } from '@/core/records/kit'
 import { evenAnswerRecord } from '@/text/evenAnswer'
@@ -8,7 +8,7 @@ import { readOptions, usage, writeLine } from './options'
 
 const HELP = `humbra state FILE.humbra.json
 
-What the app would say of a kit, one line of JSON a head, from its file.
+What the app would say of a kit, from its file: one line of JSON a head, one a drum, one for the kit.
   --drum ID
   --side batter|resonant
   --at ISO               what was known and believed then; now unless said
@@ -48,5 +48,8 @@ export async function stateCommand(args: string[]): Promise<number> {
   const options = { ...(drum === undefined ? {} : { drum }), ...(side ? { side: side as Side } : {}) }
   for (const report of headReports({ ...kit, sheet: chosen }, nowMs, options))
     writeLine({ ...report, even: report.even && evenAnswerRecord(report.even) })
+  const held = { ...kit, sheet: chosen }
+  if (side === undefined) for (const report of drumReports(held, nowMs, options)) writeLine(report)
+  if (side === undefined && drum === undefined) writeLine(kitReport(held, nowMs))
   return 0
 }

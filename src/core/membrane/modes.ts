@@ -1,8 +1,8 @@
-import { besselZeros } from '../numeric/bessel'
+import { besselPrimeZeros, besselZeros } from '../numeric/bessel'
 import { inchesToMetres } from '../units/length'
 import { rootBetween } from '../numeric/root'
 import { airMassPerArea, type AirSpace } from './air'
-import { filmMassPerArea } from './film'
+import { filmMassPerArea, SOUND_SPEED } from './film'
 
 /**
  * Modes of one circular head. f_mn = j_mn / (2 pi a) * sqrt(T / sigma): Rayleigh, *The Theory of Sound*,
@@ -99,12 +99,25 @@ export function firstRootHz(
 }
 
 /**
+ * Up to this part of the pitch at which the space carries the shape as a wave its air is a mass on the film. Nearer, a column without
+ * losses would pull without end, and beyond it backwards: a head that reads so high is leaned on as it is here.
+ */
+const BELOW_CUT_ON = 0.9
+
+function trustedHz({ diameterInches, space }: Head, { m }: ModeShape): number {
+  if (!space || m === 0) return Infinity
+  const [zero] = besselPrimeZeros(m, 1)
+  return (BELOW_CUT_ON * zero * SOUND_SPEED) / (2 * Math.PI * inchesToMetres(diameterInches / 2))
+}
+
+/**
  * Tension in N/m from a lug pitch (the (1,1) mode, other head muted), air included:
  * T = (sigma + sigma_air) (2 pi a f / j11)^2. Another shape may be given, with its pitch.
  */
 export function tensionFromLugHz(head: Head, lugHz: number, shape: ModeShape = LUG_MODE): number {
   const radius = inchesToMetres(head.diameterInches) / 2
-  const mass = filmMassPerArea(head.pliesMils) + airMassPerArea(head, shape, lugHz)
+  const mass =
+    filmMassPerArea(head.pliesMils) + airMassPerArea(head, shape, Math.min(lugHz, trustedHz(head, shape)))
   return mass * ((2 * Math.PI * radius * lugHz) / shape.zero) ** 2
 }
 

@@ -1,3 +1,4 @@
+import { times } from '@ref/long'
 import fc from 'fast-check'
 import { HeadModes, type Film } from '../membrane/headModes'
 import { MODE_SHAPES, tensionFromLugHz } from '../membrane/modes'
@@ -6,7 +7,7 @@ import { ritzBasis } from '../membrane/ritz'
 import { inchesToMetres, milsToMetres } from '../units/length'
 import { centsBetween } from '../units/pitch'
 import { learnPair, predictCentre } from './learn'
-import { aboveBy, pairState, USUAL_PARTS } from './model'
+import { aboveBy, centreHz, pairState, USUAL_PARTS } from './model'
 import { solvePair, type PairRequest } from './solve'
 import type { PairDrum, PairReading, PairWant } from './types'
 
@@ -241,4 +242,27 @@ test('without a centre reading nothing is learned, and the same request has the 
     ...{ drum: TOM, now: SETTINGS[0], seen: SETTINGS, want: { centreHz: 120, resonantAboveCents: 498 } },
   }
   expect(solvePair(request)).toEqual(solvePair(request))
+})
+
+test('the higher the resonant head, the higher the centre: no step of 50 cents over two octaves takes another mode', () => {
+  fc.assert(
+    fc.property(
+      fc.constantFrom(10, 12, 13, 14, 16),
+      fc.double({ min: 5, max: 9, noNaN: true }),
+      fc.double({ min: 120, max: 330, noNaN: true }),
+      fc.constantFrom([3], [10], [7, 7]),
+      (diameterInches, depthInches, batterHz, pliesMils) => {
+        const drum: PairDrum = {
+          ...{ kind: 'snare', diameterInches, depthInches, lugs: 8, threadPitchMm: 1.058, port: null },
+          batter: { pliesMils: [10], hoop: 'triple-flanged' },
+          resonant: { pliesMils: [...pliesMils], hoop: 'triple-flanged' },
+        }
+        const at = (cents: number) =>
+          centreHz(drum, { batterHz, resonantHz: aboveBy(batterHz, cents) }, USUAL_PARTS)
+        const rising = Array.from({ length: 49 }, (_, i) => at(50 * i))
+        for (const [i, hz] of rising.slice(1).entries()) expect(hz).toBeGreaterThan(0.999 * rising[i])
+      },
+    ),
+    { numRuns: times(10, 60) },
+  )
 })

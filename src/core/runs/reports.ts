@@ -9,9 +9,14 @@ import { HORIZON_DAYS, type DriftCause } from '../drift/forecast'
 import { playsOn } from '../drift/films'
 import type { KitState } from '../log/fold'
 import { DEFAULT_SETTINGS } from '../records/plain'
-import { headStatus, type HeadStatus } from '../status/head'
+import { drumStatus, type DrumStatus } from '../status/drum'
+import type { HeadStatus } from '../status/head'
+import { kitStatus } from '../status/kit'
 import { NO_DIAL, requestOf, type Here } from '../status/inputs'
-import { nextOfHead, type HeadNext } from '../status/next'
+import { nextOfHead, nextOfKit, type HeadNext } from '../status/next'
+import { knownKit, planDrumOf } from '../sheets/planning'
+import { judgeKit, type Move, type Verdict } from '../spacing/verdict'
+import type { LayerId } from '../pair/layers'
 
 const { keys, largestStepTurns } = DEFAULT_SETTINGS
 const CHOICES = { keys, largestStepTurns }
@@ -56,8 +61,8 @@ export function headReports(kit: KitState, nowMs: number, { drum, side }: Report
 }
 
 function reportOf(here: Here, drum: Drum, side: Side): HeadReport {
-  const head = headStatus(here, drum, side)
-  const { sitting, pitch, evenness, at } = head
+  const head = drumStatus(here, drum).heads[side]
+  const { sitting, pitch, evenness, asRead } = head
   return {
     ...{ drum: drum.id, name: drum.name, side },
     sitting: sitting && {
@@ -66,10 +71,10 @@ function reportOf(here: Here, drum: Drum, side: Side): HeadReport {
       source: head.log.readBy ?? 'hand',
     },
     even: sitting && even(requestOf(head, head.otherHz, { open: true, ...CHOICES })),
-    believed:
-      pitch.hz === null
-        ? null
-        : { meanHz: pitch.hz, errorCents: pitch.errorCents!, spreadCents: evenness.spreadCents, readAt: at! },
+    believed: asRead && {
+      ...{ meanHz: pitch.hz!, errorCents: pitch.errorCents! },
+      ...{ spreadCents: evenness.spreadCents, readAt: asRead.at },
+    },
     status: {
       ...{ pitch, evenness, verdict: head.verdict, offCents: head.offCents },
       next: nextOfHead(head),
@@ -79,6 +84,62 @@ function reportOf(here: Here, drum: Drum, side: Side): HeadReport {
       fittedOn: head.fittedAt?.slice(0, 10) ?? drum[side].fittedOn,
       plays: playsOn(here.kit, head.log, drum, side, here.nowMs),
     },
+  }
+}
+
+/** What the app would say of a whole drum beside its heads. */
+export interface DrumReport {
+  drum: string
+  centre: DrumStatus['centre']
+  sustainSeconds: number | null
+  muffling: LayerId[]
+}
+
+/** What of a kit does not fit together, each with the move that mends it, and what comes next. */
+export interface KitReport {
+  kit: string
+  fit: Array<{
+    what: 'close' | 'mixed' | 'sympathetic'
+    drums: string[]
+    hz: number | null
+    fix: Move | null
+  }>
+  next: { what: string; drum?: string; side?: Side } | null
+}
+
+export function drumReports(kit: KitState, nowMs: number, { drum }: ReportOptions = {}): DrumReport[] {
+  const here = { kit, practice: kit.simulated, nowMs, gauge: NO_DIAL }
+  return kit.drums
+    .filter(({ id }) => drum === undefined || id === drum)
+    .map((each) => {
+      const { centre, sustainSeconds, pair } = drumStatus(here, each)
+      return { drum: each.id, centre, sustainSeconds, muffling: pair.layers }
+    })
+}
+
+export function kitReport(kit: KitState, nowMs: number): KitReport {
+  const here = { kit, practice: kit.simulated, nowMs, gauge: NO_DIAL }
+  const { verdicts, moves } = judgeKit(knownKit(here).drums.map(planDrumOf))
+  const next = nextOfKit(here, kitStatus(here), keys)
+  return {
+    kit: kit.id,
+    fit: verdicts.map((verdict, i) => ({ ...fitOf(verdict), fix: moves[i] })),
+    next: next && {
+      what: next.what,
+      ...('drum' in next ? { drum: next.drum.id } : {}),
+      ...('side' in next ? { side: next.side } : {}),
+    },
+  }
+}
+
+function fitOf(verdict: Verdict): Omit<KitReport['fit'][number], 'fix'> {
+  switch (verdict.what) {
+    case 'close':
+      return { what: 'close', drums: [verdict.drum, verdict.next], hz: null }
+    case 'mixed':
+      return { what: 'mixed', drums: [verdict.drum], hz: null }
+    case 'answers':
+      return { what: 'sympathetic', drums: [verdict.drum, verdict.tom], hz: verdict.nearest.hz }
   }
 }
 
