@@ -1,6 +1,7 @@
 import { kitsFromLog } from '@/core/log/kitLog'
 import { readFile } from 'node:fs/promises'
 import { drumReports, headReports, kitReport } from '@/core/runs/reports'
+import { NO_DIAL } from '@/core/status/inputs'
 import { readKitFile } from '@/core/records/kitFile'
 import type { Side } from '@/core/records/kit'
 import { evenAnswerRecord } from '@/text/evenAnswer'
@@ -46,10 +47,10 @@ export async function stateCommand(args: string[]): Promise<number> {
   if (chosen === undefined)
     return refuse('--sheet', `no sheet ${sheet}: there are ${kit.sheets.map(({ name }) => name).join(', ')}`)
   const options = { ...(drum === undefined ? {} : { drum }), ...(side ? { side: side as Side } : {}) }
-  for (const report of headReports({ ...kit, sheet: chosen }, nowMs, options))
+  const here = { kit: { ...kit, sheet: chosen }, practice: kit.simulated, nowMs, gauge: NO_DIAL }
+  for (const report of headReports(here, options))
     writeLine({ ...report, even: report.even && evenAnswerRecord(report.even) })
-  const held = { ...kit, sheet: chosen }
-  if (side === undefined) for (const report of drumReports(held, nowMs, options)) writeLine(report)
-  if (side === undefined && drum === undefined) writeLine(kitReport(held, nowMs))
+  if (side === undefined) for (const report of drumReports(here, options)) writeLine(report)
+  if (side === undefined && drum === undefined) writeLine(kitReport(here))
   return 0
 }

@@ -1,5 +1,5 @@
-import { headStatus } from '@/core/status/head'
-import { NO_DIAL } from '@/core/status/inputs'
+import { headIn } from '@/core/status/drum'
+import type { Here } from '@/core/status/inputs'
 import { forecastOf, type HeadForecast } from '@/core/status/forecast'
 import { headKey } from '@/core/log/headKey'
 import type { KitState } from '@/core/log/fold'
@@ -11,12 +11,6 @@ export type Forecasts = ReadonlyMap<string, HeadForecast | null>
 
 const headsOf = (kit: KitState) =>
   kit.drums.flatMap((drum) => sidesOf(drum).map((side) => ({ drum, side, key: headKey(drum.id, side) })))
-
-/** @returns null without a target, or where its pitch was never read */
-function forecastAt(kit: KitState, drum: Drum, side: Side, nowMs: number): HeadForecast | null {
-  const here = { kit, practice: kit.simulated, nowMs, gauge: NO_DIAL }
-  return forecastOf(here, headStatus(here, drum, side))
-}
 
 export interface Leaving {
   drum: Drum
@@ -41,17 +35,16 @@ const goes = ({ leavesMs, outNow, readOut }: HeadForecast) =>
 
 /** Works out every head's forecast, one after the other, each in a turn of its own: the page stays awake. */
 export function forecastsInTurn(
-  kit: KitState,
-  nowMs: number,
+  here: Here,
   onMore: (forecasts: Forecasts, done: boolean) => void,
 ): () => void {
-  const heads = headsOf(kit)
+  const heads = headsOf(here.kit)
   const found = new Map<string, HeadForecast | null>()
   let timer: ReturnType<typeof setTimeout> | undefined
   const next = () => {
     const head = heads[found.size]
     if (!head) return onMore(new Map(found), true)
-    found.set(head.key, forecastAt(kit, head.drum, head.side, nowMs))
+    found.set(head.key, forecastOf(here, headIn(here, head.drum, head.side)))
     timer = setTimeout(next)
   }
   timer = setTimeout(next)

@@ -38,7 +38,7 @@ import { logOf, twoToms } from './testSession'
 const DAY = 24 * 3600 * 1000
 const all = (session: Parameters<typeof currentView>[0]) =>
   new Promise<Forecasts>((resolve) => {
-    forecastsInTurn(session.kit()!, session.deps.nowMs(), (forecasts, done) => done && resolve(forecasts))
+    forecastsInTurn(hereOf(session.get(), session.kit()!), (forecasts, done) => done && resolve(forecasts))
   })
 const gigOn = (ms: number) => ({
   ...{ on: new Date(ms).toISOString(), what: 'gig' as const, minutes: 120, room: 'Hall', sheet: null },
@@ -93,7 +93,7 @@ test('the forecast of `state` and of the Logbook are one', async () => {
   const kit = session.kit()!
   const now = session.deps.nowMs()
   const forecasts = await all(session)
-  for (const report of headReports(kit, now)) {
+  for (const report of headReports({ ...hereOf(session.get(), kit), nowMs: now })) {
     const own = forecasts.get(`${report.drum}/${report.side}`)
     const day = (ms: number | null | undefined) => (ms ? new Date(ms).toISOString().slice(0, 10) : undefined)
     if (report.forecast) expect(report.forecast.leavesAt).toBe(day(own?.leavesMs))
@@ -137,14 +137,14 @@ test('lanes: what was read out of the band is marked, turns and new heads stand 
   advanceMs(DAY)
   read('rack', 'batter', 156)
   session.setSettings({ source: 'practice' })
-  const lane = lanesOf(session.kit()!, session.deps.nowMs()).find(({ key }) => key === 'rack/batter')!
+  const lane = lanesOf(hereOf(session.get(), session.kit()!)).find(({ key }) => key === 'rack/batter')!
   expect(lane.points.at(-1)).toMatchObject({ out: true })
   expect(lane.turns.at(-1)!.text).toBe('1 and 2 down 3/32')
   expect(lane.now!.cents).toBeLessThan(-30)
   expect(laneText(lane, null, session.deps.nowMs())).toMatch(
     /^Rack batter: 7 readings since .*1 of them out of its band, turned 1 times/,
   )
-  const unread = lanesOf(session.kit()!, session.deps.nowMs()).find(({ key }) => key === 'floor/resonant')!
+  const unread = lanesOf(hereOf(session.get(), session.kit()!)).find(({ key }) => key === 'floor/resonant')!
   expect(laneText(unread, null, 0)).toBe('Floor resonant: never read')
 })
 
@@ -193,7 +193,7 @@ test('find: by words, drum, room and day; two days over each other; when it last
   set(160.4, 100.2)
   const kit = session.kit()!
   const now = session.deps.nowMs()
-  const lanes = lanesOf(kit, now)
+  const lanes = lanesOf({ ...hereOf(session.get(), kit), nowMs: now })
   const entries = entriesOf(kit, lanes)
   const nothing = { words: '', drum: '', room: '', sheet: '', fromMs: null, toMs: null }
   const hits = (wanted: object) => found(entries, kit, { ...nothing, ...wanted })

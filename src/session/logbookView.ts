@@ -1,8 +1,8 @@
 import { keptForecast, type KeptForecast } from '@/core/drift/kept'
 import { rodLosses, rodsToLock, type RodLoss } from '@/core/drift/rods'
 import { turnLawOf } from '@/core/membrane/turnLaw'
-import { headStatus } from '@/core/status/head'
-import { headAtHand, NO_DIAL } from '@/core/status/inputs'
+import { headIn } from '@/core/status/drum'
+import { headAtHand, type Here } from '@/core/status/inputs'
 import { daysOf, newSince } from '@/core/drift/headAgeing'
 import { halfBand } from '@/core/status/forecast'
 import { headKey } from '@/core/log/headKey'
@@ -54,14 +54,14 @@ export interface LaneView {
 }
 
 /** Every head of a kit as the Logbook shows it. What was simulated on a kit of one's own is not among it. */
-export function lanesOf(kit: KitState, nowMs: number): LaneView[] {
-  const practice = kit.simulated
-  return kit.drums.flatMap((drum) => sidesOf(drum).map((side) => laneOf(kit, drum, side, practice, nowMs)))
+export function lanesOf(here: Here): LaneView[] {
+  return here.kit.drums.flatMap((drum) => sidesOf(drum).map((side) => laneOf(here, drum, side)))
 }
 
 const known = new WeakMap<HeadLog, { target: Target | null; drum: Drum; lane: Omit<LaneView, 'now'> }>()
 
-function laneOf(kit: KitState, drum: Drum, side: Side, practice: boolean, nowMs: number): LaneView {
+function laneOf(here: Here, drum: Drum, side: Side): LaneView {
+  const { kit, practice } = here
   const log = headLog(kit, drum.id, side, practice)
   const target = sheetTarget(kit, drum.id, side)
   const kept = known.get(log)
@@ -70,7 +70,7 @@ function laneOf(kit: KitState, drum: Drum, side: Side, practice: boolean, nowMs:
       ? kept.lane
       : drawnLane(log, drum, side, target)
   known.set(log, { target, drum, lane })
-  const { pitch } = headStatus({ ...{ kit, practice, nowMs }, gauge: NO_DIAL }, drum, side)
+  const { pitch } = headIn(here, drum, side)
   return {
     ...lane,
     now: pitch.hz === null ? null : { cents: centsBetween(lane.zeroHz, pitch.hz), sd: pitch.errorCents! },
@@ -137,11 +137,10 @@ export function forecastsKept(
 
 /** Which rods of a head back off between sessions, the worst first, and which to lock. */
 export function rodsOf(
-  kit: KitState,
+  here: Here,
   { drum, side, history }: LaneView,
-  nowMs: number,
 ): { losses: RodLoss[]; lock: RodLoss[] } {
-  const { learned } = headAtHand({ ...{ kit, practice: kit.simulated, nowMs }, gauge: NO_DIAL }, drum, side)
-  const losses = rodLosses(drum, history, kit.diary, turnLawOf(drum, side, learned?.hz2PerTurn))
+  const { learned } = headAtHand(here, drum, side)
+  const losses = rodLosses(drum, history, here.kit.diary, turnLawOf(drum, side, learned?.hz2PerTurn))
   return { losses, lock: rodsToLock(drum, losses) }
 }

@@ -19,6 +19,7 @@ import { keepDrum } from './actions/sheets'
 import {
   moveOn,
   pressed,
+  toAim,
   turned,
   turnedAll,
   turnedBack,
@@ -70,7 +71,7 @@ test('readings lead to a move, moves to a press, the press to reading again', as
   expect(currentView(session)!.sitting!.passes[1].pressed).toBe(true)
 })
 
-test('another rod than was asked: the rest is planned anew from where the rods stand, turning it back', async () => {
+test('another rod than was asked is believed and asked about; back to the aim it is planned from where the rods stand', async () => {
   const { session } = await withSnare()
   await readAll(session)
   const before = currentView(session)!.steps
@@ -83,8 +84,12 @@ test('another rod than was asked: the rest is planned anew from where the rods s
   await settle()
   const view = currentView(session)!
   expect(view.sitting!.passes[0].turns).toEqual(really)
-  expect(view.phase).toBe('turn')
+  expect(view.phase).toBe('said')
+  expect(view.lastTurn).toEqual(really)
+  expect(view.head.pitch.known).toBe('expected')
   expect(view.advice!.plan.turns[wrong - 1]).toBeLessThan(0)
+  toAim(session)
+  expect(currentView(session)!.phase).toBe('turn')
   // The new moves are made in order like any other, and nothing had to be read first.
   turnedAll(session)
   expect(currentView(session)!.phase).toBe('press')

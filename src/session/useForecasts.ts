@@ -3,6 +3,7 @@
 import { useEffect, useState } from 'react'
 import type { KitState } from '@/core/log/fold'
 import { forecastsInTurn, type Forecasts } from './forecasts'
+import { hereOf } from './here'
 import { useSession } from './react'
 
 const NONE: Forecasts = new Map()
@@ -16,7 +17,8 @@ export function useForecasts(kit: KitState | null, nowMs: number): Forecasts {
   // By the hour: the clock itself ticks more often than a forecast changes.
   useEffect(() => {
     if (!session || !kit || hour === 0) return
-    return forecastsInTurn(kit, session.deps.nowMs(), (forecasts, done) => done && setFound(forecasts))
+    const here = { ...hereOf(session.get(), kit), nowMs: session.deps.nowMs() }
+    return forecastsInTurn(here, (forecasts, done) => done && setFound(forecasts))
   }, [session, kit, hour])
   return found
 }

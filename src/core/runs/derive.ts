@@ -1,61 +1,49 @@
-import { drasticOf } from '../bench/drastic'
 import { pairModel } from '../bench/pairing'
-import type { KitState } from '../log/fold'
 import { kitsFromLog } from '../log/kitLog'
 import type { HumbraEvent } from '../records/event'
 import { DEFAULT_SETTINGS, sidesOf } from '../records/plain'
 import { differences, standingNow } from '../sheets/compare'
-import { knownKit, planDrumOf, planRequestOf, stepsNow } from '../sheets/planning'
-import { judgeKit } from '../spacing/verdict'
-import { drumStatus } from '../status/drum'
+import { knownKit, planRequestOf } from '../sheets/planning'
 import { NO_DIAL, type Here } from '../status/inputs'
 import { drumJob } from '../status/line'
-import { headReports } from './reports'
 import { runHeads, worklist } from '../status/worklist'
+import { drumReports, headReports, kitReport } from './reports'
 
 /**
- * Everything that the app works out of a kit, once: before a file is taken in, so that nothing that would stop a place comes in
- * with it. @throws whatever any of it throws; @returns how many heads were looked at
+ * Everything that the app would say of a log, worked out once: what a log brings down is found before it is taken in.
+ * @returns how many heads there are
  */
 export function deriveAll(events: readonly HumbraEvent[], nowMs: number): number {
-  return kitsFromLog(events).reduce((heads, kit) => heads + deriveKit(kit, nowMs), 0)
+  return kitsFromLog(events).reduce((heads, kit) => {
+    const newest = Math.max(
+      0,
+      ...events.filter((event) => event.kit === kit.id).map(({ at }) => Date.parse(at)),
+    )
+    const played = [...kit.heads.values()].some(({ practice }) => practice.count > 0)
+    for (const practice of kit.simulated || !played ? [kit.simulated] : [false, true])
+      // Also as it was while its newest sitting was going on: that is where the Bench does its work.
+      for (const then of new Set([nowMs, newest]))
+        everyPlace({ ...{ kit, practice, nowMs: then }, gauge: NO_DIAL })
+    return heads + kit.drums.reduce((sum, drum) => sum + sidesOf(drum).length, 0)
+  }, 0)
 }
 
-function deriveKit(kit: KitState, nowMs: number): number {
-  const played = [...kit.heads.values()].some(({ practice }) => practice.count > 0)
-  for (const practice of kit.simulated || !played ? [kit.simulated] : [false, true])
-    derivePlaces({ kit, practice, nowMs, gauge: NO_DIAL })
-  // As it was while its newest sitting was going on: that is where the Bench does its work.
-  const newest = Math.max(
-    0,
-    ...[...kit.heads.values()].flatMap(({ real, practice }) =>
-      [real, practice]
-        .flatMap(({ sittings }) => sittings.at(-1)?.events.at(-1)?.at ?? [])
-        .map((at) => Date.parse(at)),
-    ),
-  )
-  for (const then of new Set([nowMs, newest])) headReports(kit, then)
-  return kit.drums.reduce((heads, drum) => heads + sidesOf(drum).length, 0)
-}
-
-function derivePlaces(here: Here): void {
-  const { kit, practice } = here
-  for (const drum of kit.drums) {
+function everyPlace(here: Here): void {
+  const { kit } = here
+  headReports(here)
+  drumReports(here)
+  kitReport(here)
+  const known = knownKit(here)
+  for (const { drum, pair } of known.drums) {
     drumJob(here, drum, 'batter')
-    drasticOf(kit, drum, practice)
-    const { pair, heads } = drumStatus(here, drum)
-    const { batter, resonant } = heads
-    if (batter.pitch.hz === null || (resonant.pitch.hz === null && !drum.oneHeaded)) continue
-    const model = pairModel(pair)
-    model.sound({ batterHz: batter.pitch.hz, resonantHz: drum.oneHeaded ? null : resonant.pitch.hz })
+    const { batterHz, resonantHz } = pair.stands
+    if (batterHz !== null && (resonantHz !== null || drum.oneHeaded))
+      pairModel(pair).sound({ batterHz, resonantHz })
   }
   const standing = standingNow(here)
   for (const sheet of kit.sheets) {
     runHeads(worklist({ ...here, sheet, keys: 2 }))
     for (const { drums } of sheet.versions.slice(-3)) differences(here, standing, drums)
   }
-  const known = knownKit(here)
   planRequestOf(kit, known, DEFAULT_SETTINGS)
-  judgeKit(known.drums.map(planDrumOf))
-  stepsNow(known)
 }

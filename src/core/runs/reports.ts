@@ -7,12 +7,11 @@ import type { Source } from '../records/event'
 import { forecastOf } from '../status/forecast'
 import { HORIZON_DAYS, type DriftCause } from '../drift/forecast'
 import { playsOn } from '../drift/films'
-import type { KitState } from '../log/fold'
 import { DEFAULT_SETTINGS } from '../records/plain'
-import { drumStatus, type DrumStatus } from '../status/drum'
+import { drumStatus, headIn, type DrumStatus } from '../status/drum'
 import type { HeadStatus } from '../status/head'
 import { kitStatus } from '../status/kit'
-import { NO_DIAL, requestOf, type Here } from '../status/inputs'
+import { requestOf, type Here } from '../status/inputs'
 import { nextOfHead, nextOfKit, type HeadNext } from '../status/next'
 import { knownKit, planDrumOf } from '../sheets/planning'
 import { judgeKit, type Move, type Verdict } from '../spacing/verdict'
@@ -48,10 +47,9 @@ export interface ReportOptions {
   side?: Side
 }
 
-/** Every head of a kit, drums in order, the batter first; only practice readings in a kit that is simulated. */
-export function headReports(kit: KitState, nowMs: number, { drum, side }: ReportOptions = {}): HeadReport[] {
-  const here = { kit, practice: kit.simulated, nowMs, gauge: NO_DIAL }
-  return kit.drums
+/** Every head of a kit, drums in order, the batter first; those of the world that is asked for. */
+export function headReports(here: Here, { drum, side }: ReportOptions = {}): HeadReport[] {
+  return here.kit.drums
     .filter(({ id }) => drum === undefined || id === drum)
     .flatMap((each) =>
       sidesOf(each)
@@ -61,7 +59,7 @@ export function headReports(kit: KitState, nowMs: number, { drum, side }: Report
 }
 
 function reportOf(here: Here, drum: Drum, side: Side): HeadReport {
-  const head = drumStatus(here, drum).heads[side]
+  const head = headIn(here, drum, side)
   const { sitting, pitch, evenness, asRead } = head
   return {
     ...{ drum: drum.id, name: drum.name, side },
@@ -107,9 +105,8 @@ export interface KitReport {
   next: { what: string; drum?: string; side?: Side } | null
 }
 
-export function drumReports(kit: KitState, nowMs: number, { drum }: ReportOptions = {}): DrumReport[] {
-  const here = { kit, practice: kit.simulated, nowMs, gauge: NO_DIAL }
-  return kit.drums
+export function drumReports(here: Here, { drum }: ReportOptions = {}): DrumReport[] {
+  return here.kit.drums
     .filter(({ id }) => drum === undefined || id === drum)
     .map((each) => {
       const { centre, sustainSeconds, pair } = drumStatus(here, each)
@@ -117,12 +114,11 @@ export function drumReports(kit: KitState, nowMs: number, { drum }: ReportOption
     })
 }
 
-export function kitReport(kit: KitState, nowMs: number): KitReport {
-  const here = { kit, practice: kit.simulated, nowMs, gauge: NO_DIAL }
+export function kitReport(here: Here): KitReport {
   const { verdicts, moves } = judgeKit(knownKit(here).drums.map(planDrumOf))
   const next = nextOfKit(here, kitStatus(here), keys)
   return {
-    kit: kit.id,
+    kit: here.kit.id,
     fit: verdicts.map((verdict, i) => ({ ...fitOf(verdict), fix: moves[i] })),
     next: next && {
       what: next.what,

@@ -104,6 +104,9 @@ export function drumStatus(here: Here, drum: Drum): DrumStatus {
   }
 }
 
+/** One head as every place shows it. */
+export const headIn = (here: Here, drum: Drum, side: Side): HeadStatus => drumStatus(here, drum).heads[side]
+
 const sustainOf = ({ ringSeconds, decaySeconds }: Stroke) =>
   ringSeconds?.to20dB ?? (decaySeconds === null ? null : sustainSeconds(decaySeconds))
 

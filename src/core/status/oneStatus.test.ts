@@ -101,7 +101,7 @@ test('for any readings from any source the Bench asks what `even` is asked, and 
       expect(parsed).toMatchObject({ ok: true })
       const answer = even(request)
       if (parsed.ok) expect(even(parsed.value)).toEqual(answer)
-      const [report] = headReports(kit, nowMs, { side: 'batter' })
+      const [report] = headReports({ ...{ kit, practice: false, nowMs }, gauge: NO_DIAL }, { side: 'batter' })
       if (head.sitting) expect(report.even).toEqual(answer)
       // No number becomes a pole on the way, and none is lost.
       const last = request.rounds
@@ -163,7 +163,10 @@ test('what was simulated never stands for a drum of one’s own', () => {
       source: 'practice',
     })) as Body[],
   )
-  const [report] = headReports(kit, nowMs, { drum: 'd', side: 'batter' })
+  const [report] = headReports(
+    { ...{ kit, practice: false, nowMs }, gauge: NO_DIAL },
+    { drum: 'd', side: 'batter' },
+  )
   expect(report).toMatchObject({ sitting: null, even: null, believed: null, forecast: null })
 })
 

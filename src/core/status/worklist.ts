@@ -1,6 +1,7 @@
 import { judged } from '../evening/verdict'
 import { handAgrees } from './hand'
-import { headStatus, type HeadStatus } from './head'
+import { headIn } from './drum'
+import type { HeadStatus } from './head'
 import { requestAsFound, type Here } from './inputs'
 import type { Sheet } from '../log/sheets'
 import { headCost, tapMinutes } from '../fitting/fast'
@@ -80,7 +81,7 @@ export const sheetSays = (sheet: Sheet, drum: Drum, side: Side) =>
 
 function itemOf(way: Way, drum: Drum, side: Side): WorkItem {
   const { sheet, keys } = way
-  const head = headStatus(way, drum, side)
+  const head = headIn(way, drum, side)
   const kept = sheet.targets.get(headKey(drum.id, side))
   if (!kept) return byHand(way, head, handOn(sheet, drum, side)!)
   const { target, at } = kept
@@ -144,7 +145,7 @@ function relationHz(way: Way, drum: Drum, side: Side): number | null {
   const otherSide = side === 'batter' ? 'resonant' : 'batter'
   const own = way.sheet.targets.get(headKey(drum.id, side))!.target
   const other = way.sheet.targets.get(headKey(drum.id, otherSide))?.target
-  const { hz } = headStatus(way, drum, otherSide).pitch
+  const { hz } = headIn(way, drum, otherSide).pitch
   return other && hz !== null ? (hz * own.meanHz) / other.meanHz : null
 }
 
@@ -179,7 +180,7 @@ export function foundHeads(way: Way, before: readonly RunHead[], startedMs: numb
     const drum = way.kit.drums.find(({ id }) => id === was.drum)
     const target = way.sheet.targets.get(headKey(was.drum, was.side))?.target
     if (was.known || !drum || !target) return []
-    const found = requestAsFound(headStatus(way, drum, was.side), startedMs)
+    const found = requestAsFound(headIn(way, drum, was.side), startedMs)
     const fit = found && judged(found.request)
     if (!fit || fit.meanHz === null) return []
     return [

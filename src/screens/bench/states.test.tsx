@@ -6,7 +6,8 @@ import { takeDial } from '@/session/actions/gauge'
 import { addDrum, chooseHead, makeKit } from '@/session/actions/kits'
 import { currentView } from '@/session/currentView'
 import { kitEdit } from '@/session/actions/edits'
-import { turnedOtherwise } from '@/session/actions/turning'
+import { readAgain } from '@/session/actions/readings'
+import { turnedOtherwise, turnedWhole } from '@/session/actions/turning'
 import { watchAdvice } from '@/session/adviceWatch'
 import { testSession } from '@/session/testSession'
 import { place } from '../testRouter'
@@ -121,14 +122,40 @@ test('one number for a whole head: its pitch, and the whole head is turned', asy
   expect(panel().textContent).toMatch(/up/)
 })
 
-test('another rod than was asked: planned anew at once, from where the rods stand', async () => {
-  const { session, panel, type, does, view } = await bench('typed', 175)
+test('another rod than was asked: it is said what it made, and what to do is asked; back to the aim it is planned anew', async () => {
+  const { session, panel, type, does, press, view } = await bench('typed', 175)
   await type(170, 172, 171, 170, 172, 171)
   const before = view().steps[0]
   await does(() => turnedOtherwise(session, [0, 0, 0.25, 0, 0, 0]))
-  expect(view().phase).toBe('turn')
+  expect(panel().textContent).toMatch(
+    /turned otherwise3 up 1\/4It is foretold .* Hz ± \d+ c: read it to be sure/,
+  )
+  await press('Back to the aim')
   expect(view().steps[0]).not.toEqual(before)
   expect(panel().textContent).toMatch(/move 1 of/)
+})
+
+test('a turn of one’s own that is kept: its pitch becomes the aim, and nothing is ordered back', async () => {
+  const { panel, type, press, does, view, session } = await bench('typed', 175)
+  await type(175, 175, 175, 175, 175, 175)
+  await does(() => turnedWhole(session, -0.25))
+  expect(panel().textContent).toMatch(/All down 1\/4.*The aim, 175\.0 Hz, lies \d+ c above/)
+  const { hz } = view().head.pitch
+  await press('Keep it here')
+  expect(view().aim).toEqual({ kind: 'hz', hz: Math.round(10 * hz!) / 10 })
+  expect(view().steps).toEqual([])
+  expect(panel().textContent).toMatch(/Press/)
+})
+
+test('one number: its pitch, and that its evenness was not read; lugs after it stand alone', async () => {
+  const { panel, type, does, view, session } = await bench('typed', 175)
+  await does(() => typeWholeHead(session, 175))
+  expect(panel().textContent).toMatch(/^evenness not readOn pitch/)
+  expect(panel().textContent).not.toMatch(/Even|done/)
+  expect(view().head).toMatchObject({ verdict: 'on-pitch-evenness-unknown', evenness: { known: 'unknown' } })
+  await does(() => readAgain(session, 1))
+  await type(150, 150, 150, 150, 150, 150)
+  expect(view().head.pitch.hz).toBeCloseTo(150, 1)
 })
 
 test('a drum of one’s own is asked where readings come from before the first; the practice drum only for the sitting', async () => {

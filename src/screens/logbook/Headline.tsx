@@ -5,6 +5,8 @@ import type { KitState } from '@/core/log/fold'
 import { chooseHead } from '@/session/actions/kits'
 import { WORTH_TURNS } from '@/core/drift/rods'
 import { firstOut, type Forecasts } from '@/session/forecasts'
+import { hereOf } from '@/session/here'
+import { useSession } from '@/session/react'
 import { rodsOf, type LaneView } from '@/session/logbookView'
 import type { Session } from '@/session/session'
 import { dayText, lockText, rangeText, rodLossText, whyThatDay } from '@/text/forecast'
@@ -92,7 +94,7 @@ export function Headline({
           </p>
         </div>
       ) : null}
-      {why || forecast?.readOut ? <Rods kit={kit} lane={chosen} nowMs={nowMs} /> : null}
+      {why || forecast?.readOut ? <Rods kit={kit} lane={chosen} /> : null}
       {after ? (
         <p className="mt-2 text-soft">
           After it {after.drum.name} {after.side},{' '}
@@ -121,8 +123,10 @@ function Quiet({ lanes, ready }: { lanes: readonly LaneView[]; ready: boolean })
 }
 
 /** Which rods back off between sessions, and which to lock. */
-function Rods({ kit, lane, nowMs }: { kit: KitState; lane: LaneView; nowMs: number }) {
-  const { losses, lock } = rodsOf(kit, lane, nowMs)
+function Rods({ kit, lane }: { kit: KitState; lane: LaneView }) {
+  const session = useSession()
+  if (!session) return null
+  const { losses, lock } = rodsOf(hereOf(session.get(), kit), lane)
   const words = lockText(lock)
   return (
     <div className="mt-2 border-l-2 border-line pl-3">

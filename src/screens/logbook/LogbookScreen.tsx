@@ -1,6 +1,7 @@
 'use client'
 
 import { useState } from 'react'
+import { hereOf } from '@/session/here'
 import { lanesOf } from '@/session/logbookView'
 import { useKit, useSelect, useSession } from '@/session/react'
 import { useForecasts } from '@/session/useForecasts'
@@ -42,7 +43,7 @@ export function LogbookScreen() {
       </div>
     )
   const nowMs = clockMs
-  const lanes = lanesOf(kit, nowMs)
+  const lanes = lanesOf({ ...hereOf(session.get(), kit), nowMs })
   const open = lanes.find(({ key }) => key === opened)
   return (
     <div className="px-4 pb-8 md:px-7 print:p-0">

@@ -16,7 +16,7 @@ import { chooseHead } from '@/session/actions/kits'
 import { fileName, saveBlob } from '@/files/save'
 import { keepKit } from '@/session/actions/sheets'
 import { chooseSheet } from '@/session/actions/edits'
-import { headStatus } from '@/core/status/head'
+import { headIn } from '@/core/status/drum'
 import { hereOf } from '@/session/here'
 import { handText } from '@/text/hand'
 import { statusText } from '@/text/status'
@@ -238,7 +238,7 @@ function TargetCell({
   onOpen: () => void
 }) {
   const state = useSelect(({ clockMs, settings }) => ({ clockMs, settings }))
-  const head = headStatus(hereOf(state, kit), drum, side)
+  const head = headIn(hereOf(state, kit), drum, side)
   const { kept, keptHand } = head
   if (!kept && !keptHand) return <span className="text-soft">–</span>
   const hand = keptHand ? handText(keptHand) : ''

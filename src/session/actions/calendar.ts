@@ -1,3 +1,4 @@
+import { headKey } from '@/core/log/headKey'
 import ical, { ICalCalendarMethod, ICalEventStatus } from 'ical-generator'
 import type { KitState } from '@/core/log/fold'
 import { headLog } from '@/core/log/fold'
@@ -6,7 +7,6 @@ import { causeText, rangeText } from '@/text/forecast'
 import { occasionText } from '@/text/logbook'
 import { fileName, saveBlob } from '@/files/save'
 import type { Forecasts } from '../forecasts'
-import { lanesOf } from '../logbookView'
 import type { Session } from '../session'
 
 const DAY_MS = 24 * 3600 * 1000
@@ -38,7 +38,9 @@ export function calendarOf(kit: KitState, forecasts: Forecasts, nowMs: number): 
       status: occasion.cancelled ? ICalEventStatus.CANCELLED : ICalEventStatus.CONFIRMED,
     })
   }
-  for (const { key, drum, side } of lanesOf(kit, nowMs)) {
+  const heads = kit.drums.flatMap((drum) => sidesOf(drum).map((side) => ({ drum, side })))
+  for (const { drum, side } of heads) {
+    const key = headKey(drum.id, side)
     const forecast = forecasts.get(key)
     if (!forecast || forecast.leavesMs === null) continue
     const day = new Date(Math.max(nowMs, forecast.leavesMs))

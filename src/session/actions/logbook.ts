@@ -40,7 +40,8 @@ export async function benchThen(
   const kit = kitsFromLog(log).find((each) => each.id === id)
   const drum = kit?.drums.find((each) => each.id === drumId)
   if (!kit || !drum) return null
-  const { sitting } = headAtHand({ ...hereOf(session.get(), kit), nowMs: atMs }, drum, side)
-  const [report] = headReports(kit, atMs, { drum: drumId, side })
+  const here = { ...hereOf(session.get(), kit), nowMs: atMs }
+  const { sitting } = headAtHand(here, drum, side)
+  const [report] = headReports(here, { drum: drumId, side })
   return { kit, drum, sitting, report: report ?? null }
 }

@@ -1,4 +1,5 @@
-import { headStatus, likelyHz } from '@/core/status/head'
+import { headIn } from '@/core/status/drum'
+import { likelyHz } from '@/core/status/head'
 import { hereOf } from '../here'
 import { NO_BENCH } from '../state'
 import { nearRods } from '@/core/kit/uneven'
@@ -68,7 +69,7 @@ function aroundHz(session: Session, kit: KitState, drum: Drum, side: Side): numb
   if ('hz' in aim) return aim.hz
   const kept = sheetTarget(kit, drum.id, side)
   if (kept) return kept.meanHz
-  return likelyHz(headStatus(hereOf(session.get(), kit, true), drum, side))
+  return likelyHz(headIn(hereOf(session.get(), kit, true), drum, side))
 }
 
 /** The other head as the tapped one meets it: still, or free and where its own rods have brought it. */
