@@ -45,7 +45,8 @@ const EVENNESS_SAYS = {
 /** A head's target as a line: "151.5 Hz ± 0.1, D♯3 −34, even to 4 c". */
 export function targetText(target: Target, lugs: number, a4Hz: number): string {
   const error = Math.max(0.05, (target.meanHz * target.meanErrorCents) / 1731)
-  const spread = `even to ${Math.round(patternSpreadCents(target, lugs))} c`
+  const cents = patternSpreadCents(target, lugs)
+  const spread = `${cents <= target.toleranceCents ? 'even to' : 'spread'} ${Math.round(cents)} c`
   const how = target.offsetTurns
     ? 'uneven on purpose'
     : target.evenness

@@ -99,8 +99,8 @@ export function keepOne(
 
 function withHand(own: SheetDrum, { side, hand }: EventOf<'sheetKept'>): SheetDrum {
   const { hand: before, ...rest } = own
-  const { [side]: _old, ...other } = before ?? {}
-  const all = hand ? { ...other, [side]: hand } : other
+  const all = { ...before, ...(hand ? { [side]: hand } : {}) }
+  if (!hand) delete all[side]
   return Object.keys(all).length ? { ...rest, hand: all } : rest
 }
 

@@ -70,3 +70,59 @@ export function toneOfHead(taps: ReadonlyArray<readonly Mode[]>, known: MeasureO
   })
   return { pitches, sure: pitches.length < 2 || pitches[1].odds * SURE_ODDS < 1, tones }
 }
+
+/** Taps further than this from the middle of the head's other lugs are asked about. */
+export const JUMP_CENTS = 220
+/** A reading this far from what the others say is of another tone. */
+const ANOTHER_TONE_CENTS = 100
+/** A tap that was not used is read anew only where its tone is this loud in it: it may be another drum's. */
+const FAINTEST_DB = -3
+const SAME_CENTS = 40
+/** From the third lug on its taps choose the head's tone together. */
+const LUGS_FOR_A_TONE = 3
+
+/** A tap of a round as it was taken: its pitch, the tones it showed, and whether it counts. */
+export interface ToneTap {
+  hz: number
+  modes: readonly Mode[]
+  used: boolean
+}
+
+const near = (modes: readonly Mode[], hz: number, within: number) =>
+  modes.find((mode) => Math.abs(centsBetween(hz, mode.hz)) < within)
+
+/**
+ * What the taps of a round make of the head's tone: taps (by place) to be read anew at another of their tones, and pitches to ask
+ * about where they do not tell. Null while there are too few.
+ */
+export function agreeTone(
+  taps: readonly ToneTap[],
+  known: MeasureOptions,
+): { anew: Array<[tap: number, hz: number]>; ask: number[] } | null {
+  if (taps.length < LUGS_FOR_A_TONE) return null
+  const readings = taps.map(({ hz }) => hz)
+  const agree = centsBetween(Math.min(...readings), Math.max(...readings)) < JUMP_CENTS
+  if (agree && taps.every(({ used }) => used)) return { anew: [], ask: [] }
+  const { pitches, tones, sure } = toneOfHead(
+    taps.map(({ modes }) => modes),
+    known,
+  )
+  const apart =
+    pitches.length > 0 && readings.some((hz) => Math.abs(centsBetween(pitches[0].hz, hz)) > JUMP_CENTS)
+  if (!sure) return { anew: [], ask: apart ? pitches.slice(0, 2).map(({ hz }) => hz) : [] }
+  const anew = taps.flatMap(({ modes, used, hz }, i): Array<[number, number]> => {
+    const tone = tones[i]
+    if (tone === null || (!used && (near(modes, tone, SAME_CENTS)?.levelDb ?? 0) < FAINTEST_DB)) return []
+    return used && Math.abs(centsBetween(tone, hz)) < ANOTHER_TONE_CENTS ? [] : [[i, tone]]
+  })
+  return { anew, ask: [] }
+}
+
+/** Taps (by place) that show a tone near the pitch that somebody named, and are to be read at it. */
+export function nearTone(taps: readonly ToneTap[], hz: number): Array<[tap: number, hz: number]> {
+  return taps.flatMap(({ modes, used, hz: own }, i): Array<[number, number]> => {
+    const tone = near(modes, hz, JUMP_CENTS)?.hz
+    const stays = tone !== undefined && used && Math.abs(centsBetween(tone, own)) < ANOTHER_TONE_CENTS
+    return tone === undefined || stays ? [] : [[i, tone]]
+  })
+}

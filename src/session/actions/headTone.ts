@@ -1,20 +1,10 @@
-import { toneOfHead } from '@/core/measurement/headTone'
-import type { MeasureOptions, Tap } from '@/core/measurement/types'
-import { centsBetween } from '@/core/units/pitch'
+import { agreeTone, nearTone, type ToneTap } from '@/core/measurement/headTone'
+import type { MeasureOptions } from '@/core/measurement/types'
 import type { BenchView } from '../benchView'
 import type { Session } from '../session'
 import type { HeardTap } from '../state'
-import { bySize, FROM_TARGET_CENTS, JUMP_CENTS, readAs, stayNear } from './readings'
+import { bySize, FROM_TARGET_CENTS, readAs, stayNear } from './readings'
 import { currentView } from '../currentView'
-
-/** From the third lug on its taps choose the head's tone together. */
-const LUGS_FOR_A_TONE = 3
-/** A reading this far from what the others say is of another tone. */
-const ANOTHER_TONE_CENTS = 100
-
-/** A tap that was not used is read anew only where its tone is this loud in it: it may be another drum's. */
-const FAINTEST_DB = -3
-const SAME_CENTS = 40
 
 /** The newest tap of each lug of this round, as far as its sound is still here. */
 function tapsOfRound(session: Session, view: BenchView): HeardTap[] {
@@ -29,6 +19,9 @@ function tapsOfRound(session: Session, view: BenchView): HeardTap[] {
   return [...taps.values()]
 }
 
+const toneTaps = (taps: readonly HeardTap[]): ToneTap[] =>
+  taps.map(({ tap, used }) => ({ hz: tap.hz!, modes: tap.modes, used }))
+
 /**
  * The mode is chosen by the head, not by the tap: all tones of all lugs are weighed together, readings that took another
  * one are chosen anew, and what cannot be decided is asked.
@@ -37,29 +30,10 @@ export async function agreeOnTone(session: Session): Promise<void> {
   const view = currentView(session)
   if (!view || view.phase !== 'read' || session.get().bench.stayNearHz) return
   const taps = tapsOfRound(session, view)
-  if (taps.length < LUGS_FOR_A_TONE) return
-  const readings = taps.map(({ tap }) => tap.hz!)
-  const agree = centsBetween(Math.min(...readings), Math.max(...readings)) < JUMP_CENTS
-  if (agree && taps.every(({ used }) => used)) return askForTone(session, [])
-  const { pitches, tones, sure } = toneOfHead(
-    taps.map(({ tap }) => tap.modes),
-    knownOtherwise(view),
-  )
-  const apart = taps.some(
-    ({ tap }) => pitches.length > 0 && Math.abs(centsBetween(pitches[0].hz, tap.hz!)) > JUMP_CENTS,
-  )
-  askForTone(session, !sure && apart ? pitches.slice(0, 2).map(({ hz }) => hz) : [])
-  if (!sure) return
-  for (const [i, heard] of taps.entries()) {
-    const tone = tones[i]
-    if (tone === null) continue
-    const level =
-      heard.tap.modes.find(({ hz }) => Math.abs(centsBetween(hz, tone)) < SAME_CENTS)?.levelDb ?? 0
-    if (!heard.used && level < FAINTEST_DB) continue
-    const agrees = Math.abs(centsBetween(tone, heard.tap.hz!)) < ANOTHER_TONE_CENTS
-    if (heard.used && agrees) continue
-    await readAs(session, heard, tone)
-  }
+  const agreed = agreeTone(toneTaps(taps), knownOtherwise(view))
+  if (!agreed) return
+  askForTone(session, agreed.ask)
+  for (const [i, tone] of agreed.anew) await readAs(session, taps[i], tone)
 }
 
 /** One of the pitches that were asked about is the head's: all its taps are read near it, and those to come. */
@@ -67,16 +41,9 @@ export async function answerTone(session: Session, hz: number): Promise<void> {
   askForTone(session, [])
   const view = currentView(session)
   if (!view) return
-  for (const heard of tapsOfRound(session, view)) {
-    const tone = toneNear(heard.tap.modes, hz)
-    if (tone !== null && !(heard.used && Math.abs(centsBetween(tone, heard.tap.hz!)) < ANOTHER_TONE_CENTS))
-      await readAs(session, heard, tone)
-  }
+  const taps = tapsOfRound(session, view)
+  for (const [i, tone] of nearTone(toneTaps(taps), hz)) await readAs(session, taps[i], tone)
   stayNear(session, hz)
-}
-
-function toneNear(modes: Tap['modes'], hz: number): number | null {
-  return modes.find((mode) => Math.abs(centsBetween(hz, mode.hz)) < JUMP_CENTS)?.hz ?? null
 }
 
 function askForTone(session: Session, toneAsked: readonly number[]): void {

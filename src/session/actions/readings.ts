@@ -1,3 +1,4 @@
+import { JUMP_CENTS } from '@/core/measurement/headTone'
 import { MEASUREMENT_VERSION } from '@/core/measurement/version'
 import type { MeasureOptions, Tap } from '@/core/measurement/types'
 import { usualHz } from '@/core/records/usualDrum'
@@ -97,8 +98,6 @@ export function noteOther(session: Session, tap: Tap, lug: number, sound: HeardT
   remember(session, { id: session.number(), tap, lug, used: false, event: null, why, other: true, sound })
 }
 
-/** Taps further than this from the middle of the head's other lugs are asked about. */
-export const JUMP_CENTS = 220
 const LUGS_FOR_A_JUMP = 2
 
 function jumped(session: Session, view: BenchView, tap: Tap, lug: number): string | null {
