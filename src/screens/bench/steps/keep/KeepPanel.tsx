@@ -153,7 +153,7 @@ function Heads({
         return (
           <div key={head.side}>
             <Tick
-              label={`${head.side}: ${what}${head.old ? `, ${readText(head.at)}` : ''}`}
+              label={`${head.side}: ${what}${head.disagree ? ', readings disagree' : ''}${head.old ? `, ${readText(head.at)}` : ''}`}
               checked={takes(head)}
               onChange={(on) => onTake({ ...chosen, [head.side]: on })}
             />

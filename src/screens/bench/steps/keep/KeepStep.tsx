@@ -19,6 +19,8 @@ export interface Keepable {
   at: string | null
   /** Read in a sitting before this one: it may have moved since. */
   old: boolean
+  /** Its readings cannot stand together. */
+  disagree: boolean
   /** Uneven beyond its tolerance, and not by turns that were meant. */
   rough: boolean
 }
@@ -36,9 +38,10 @@ export function KeepStep() {
   const sheet = sheets.find((each) => each.name === name.trim()) ?? null
   const status = drumStatus(here, drum)
   const heads = sidesOf(drum).map((side): Keepable => {
-    const { at, verdict } = status.heads[side]
+    const { at, verdict, disagree } = status.heads[side]
     const known = says[side] !== null || says.hand?.[side] !== undefined
     return {
+      disagree,
       ...{
         side,
         at: known ? at : null,
