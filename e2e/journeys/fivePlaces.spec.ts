@@ -72,8 +72,8 @@ test('one number, an uneven head and a turn: five places say the same of the dru
   const dialog = page.getByRole('dialog')
   await button(dialog, 'up 1/8').click()
   await button(dialog, 'That was turned').click()
-  await says(page, /^turned otherwiseAll up 1\/8It is foretold \d+\.\d Hz ± \d+ c/)
-  const [foretold] = /foretold \d+\.\d Hz ± \d+ c/.exec((await move(page).textContent())!)!
+  await says(page, /^turned otherwiseAll up 1\/8It is foretold \d+\.\d Hz ±\s\d+\sc/)
+  const [foretold] = /foretold \d+\.\d Hz ±\s\d+\sc/.exec((await move(page).textContent())!)!
   const believed = new RegExp(foretold)
   const [hz] = /\d+\.\d/.exec(foretold)!
   await fivePlaces(page, 'Tom 10', {

@@ -9,6 +9,10 @@ export interface LaneDoubts {
 }
 const NO_DOUBTS: LaneDoubts = { next: null, heads: null }
 
+/** Filled is read, hollow is foretold. */
+const markOf = (foretold: boolean) =>
+  foretold ? { fill: 'var(--case)', stroke: 'var(--ink)', strokeWidth: 2.5 } : { fill: 'var(--ink)' }
+
 /** One lane of the rail: marks, whisker, bracket, and the line to the next drum. */
 export function RailLaneChart({
   lane,
@@ -82,10 +86,23 @@ export function RailLaneChart({
           fill="none"
         />
       ) : null}
-      {lane.batter !== null ? <circle cx={lane.batter} cy={y} r={9} fill="var(--ink)" /> : null}
+      {lane.batter !== null ? (
+        <circle
+          cx={lane.batter}
+          cy={y}
+          r={lane.foretold.batter ? 7.5 : 9}
+          {...markOf(lane.foretold.batter)}
+        />
+      ) : null}
       {lane.resonant !== null ? (
         <>
-          <rect x={lane.resonant - 3.5} y={y - 11} width={7} height={22} fill="var(--ink)" />
+          <rect
+            x={lane.resonant - 3.5}
+            y={y - 11}
+            width={7}
+            height={22}
+            {...markOf(lane.foretold.resonant)}
+          />
           {doubts.heads ? (
             <HaloText x={lane.resonant + 14} y={y - 12} fontSize={15} fontWeight={700} fill="var(--caution)">
               {doubts.heads}

@@ -46,6 +46,7 @@ test('the rail: one logarithmic axis, an octave is everywhere as wide', () => {
   const lane = (id: string, hz: number) => ({
     ...{ id, batterHz: hz, resonantHz: hz * 1.335, spreadCents: 10, targetHz: hz, toleranceCents: 8 },
     range: null,
+    foretold: { batter: false, resonant: false },
   })
   const { lanes, notes } = railModel([lane('a', 60), lane('b', 120), lane('c', 240)], 600, 440)
   expect(lanes[1].batter! - lanes[0].batter!).toBeCloseTo(lanes[2].batter! - lanes[1].batter!, 6)

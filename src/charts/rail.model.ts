@@ -9,6 +9,8 @@ export interface RailLaneInput {
   id: string
   batterHz: number | null
   resonantHz: number | null
+  /** Nobody read it as it stands: drawn hollow. */
+  foretold: { batter: boolean; resonant: boolean }
   spreadCents: number | null
   targetHz: number | null
   toleranceCents: number
@@ -20,6 +22,7 @@ export interface RailLane {
   id: string
   batter: number | null
   resonant: number | null
+  foretold: RailLaneInput['foretold']
   /** Ends of the spread whisker under the batter mark, magnified. */
   whisker: { from: number; to: number } | null
   /** Ends of the target's bracket. */
@@ -81,6 +84,7 @@ export function railModel(lanes: readonly RailLaneInput[], width: number, a4Hz: 
       id: lane.id,
       batter,
       resonant: at(lane.resonantHz),
+      foretold: lane.foretold,
       whisker: batter !== null && half !== null ? { from: batter - half, to: batter + half } : null,
       range: lane.range && {
         from: Math.max(0, x(lane.range.lowestHz)),

@@ -1,7 +1,6 @@
 import { shortRelationText } from './relation'
 import { format } from 'date-fns'
 import type { StepId } from '@/core/status/steps'
-import { patternSpreadCents } from '@/core/status/targets'
 import type { Drum, Side, Target } from '@/core/records/kit'
 import type { SheetDrum } from '@/core/records/sheet'
 import { handText } from './hand'
@@ -43,10 +42,9 @@ const EVENNESS_SAYS = {
 }
 
 /** A head's target as a line: "151.5 Hz ± 0.1, D♯3 −34, even to 4 c". */
-export function targetText(target: Target, lugs: number, a4Hz: number): string {
+export function targetText(target: Target, spreadCents: number, a4Hz: number): string {
   const error = Math.max(0.05, (target.meanHz * target.meanErrorCents) / 1731)
-  const cents = patternSpreadCents(target, lugs)
-  const spread = `${cents <= target.toleranceCents ? 'even to' : 'spread'} ${Math.round(cents)} c`
+  const spread = `${spreadCents <= target.toleranceCents ? 'even to' : 'spread'} ${Math.round(spreadCents)} c`
   const how = target.offsetTurns
     ? 'uneven on purpose'
     : target.evenness

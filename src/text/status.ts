@@ -7,9 +7,9 @@ const BY: Partial<Record<HowKnown, string>> = { dial: 'by the dial', ear: 'by ea
 export function statusText({ verdict, pitch, evenness, offCents, disagree }: HeadStatus): string {
   const spread = evenness.spreadCents === null ? null : `${Math.round(evenness.spreadCents)} c`
   if (pitch.known === 'expected')
-    return `foretold ${hzText(pitch.hz!)} Hz ± ${Math.ceil(pitch.errorCents!)} c`
+    return `foretold ${hzText(pitch.hz!)} Hz ±\u00a0${Math.ceil(pitch.errorCents!)}\u00a0c`
   if (pitch.known === 'inferred')
-    return `about ${Math.round(pitch.hz!)} Hz by the centre, ± ${Math.ceil(pitch.errorCents!)} c`
+    return `about ${Math.round(pitch.hz!)} Hz by the centre, ±\u00a0${Math.ceil(pitch.errorCents!)}\u00a0c`
   if (disagree) return 'readings disagree'
   switch (verdict) {
     case 'even':

@@ -1,6 +1,6 @@
 'use client'
 
-import { useState, type FormEvent } from 'react'
+import { useEffect, useRef, useState, type FormEvent } from 'react'
 import { Button } from './Button'
 
 /** One number after the other, taken with Enter; what is none is said and stays where it was typed. */
@@ -20,6 +20,9 @@ export function NumberEntry({
   /** Takes more than one number that was pasted or typed at once; what is wrong with them comes back in a sentence. */
   several?: (text: string) => string | null
 }) {
+  const field = useRef<HTMLInputElement>(null)
+  // In its place: a field below what is said first does not scroll it away.
+  useEffect(() => field.current?.focus({ preventScroll: true }), [])
   const [text, setText] = useState('')
   const [wrong, setWrong] = useState<string | null>(null)
   const submit = (event: FormEvent) => {
@@ -36,7 +39,7 @@ export function NumberEntry({
         <label className="block">
           <span className="mb-1 block text-sm text-soft">{label}</span>
           <input
-            autoFocus
+            ref={field}
             inputMode={several ? 'text' : 'decimal'}
             value={text}
             aria-invalid={wrong !== null}

@@ -16,6 +16,7 @@ import { knownKit } from '../sheets/planning'
 import { worklist } from './worklist'
 import { centsBetween } from '../units/pitch'
 import type { Aim } from '../records/kit'
+import type { SheetDrum } from '../records/sheet'
 import { usualDrum } from '../records/usualDrum'
 import { headReports } from '../runs/reports'
 import { DEFAULT_SETTINGS } from '../records/plain'
@@ -193,7 +194,9 @@ const anyHead = fc.record({
 })
 type AnyHead = typeof anyHead extends fc.Arbitrary<infer Head> ? Head : never
 
-function hereOf(head: AnyHead): Here {
+const handOf = ({ hand }: Partial<SheetDrum>) => (hand?.batter ? { hand: hand.batter } : {})
+
+function hereOf(head: AnyHead, keptNow: Partial<SheetDrum> = {}): Here {
   const { source, lugs, base, rough, aim, turned } = head
   const at = (lug: number) => base + rough * Math.cos(2 * lug) + 0.02 * lug
   const poles = { standardErrorHz: 0.2, otherHead: head.otherHead, poles: [] }
@@ -212,6 +215,9 @@ function hereOf(head: AnyHead): Here {
       : []),
     ...(head.struck ? [{ kind: 'centreRead', hz: 0.6 * base, standardErrorHz: 0.2, decaySeconds: 0.3 }] : []),
     ...(turned ? [{ kind: 'rodsTurned', turns: turned, planned: turned }] : []),
+    ...(keptNow.batter
+      ? [{ kind: 'sheetKept', sheet: 's', name: 'Hall', target: keptNow.batter, ...handOf(keptNow) }]
+      : []),
   ]
   const target = { meanHz: 158, meanErrorCents: 1, cosineCents: 0, sineCents: 0, waveErrorCents: 1 }
   const { kit, nowMs } = kitOf([
@@ -262,6 +268,15 @@ test('every place says one pitch, one evenness, one verdict and one next of a he
       const work = sheet && worklist({ ...here, sheet, keys: 2 }).find(({ side }) => side === 'batter')
       if (work && head.pitch.hz !== null)
         expect(work.offCents).toBeCloseTo(centsBetween(158, head.pitch.hz), 6)
+      // What was just kept is where it is: on its pitch, at once.
+      if (keeps) {
+        const after = hereOf(
+          { ...one, aim: null, kept: false, laterHours: 0 },
+          drumStanding(hereOf({ ...one, aim: null, kept: false, laterHours: 0 }), drum),
+        )
+        expect(Math.abs(drumStatus(after, drum).heads.batter.offCents ?? 0)).toBeLessThan(1)
+        expect(drumJob(after, drum, 'batter').heads.batter.verdict).not.toBe('off')
+      }
       // The pass is made from the same head: its figures, and done only where the verdict is no worse.
       if (head.sitting) {
         const answer = even(requestOf(head, head.otherHz, { open: true, keys: 2, largestStepTurns: 0.25 }))

@@ -116,6 +116,7 @@ export function KitScreen() {
           <p className="mt-3 flex flex-wrap gap-x-5 gap-y-1 text-sm text-soft">
             <span>● batter lug pitch</span>
             <span>❙ resonant lug pitch</span>
+            <span>hollow: foretold, not read</span>
             <span className="text-good">[ ] the sheet’s target</span>
             <span>├┤ spread, drawn ten times wider</span>
             <span className="text-good">bar: where the batter speaks, its best marked</span>

@@ -10,6 +10,8 @@ import { listText } from '@/text/turns'
 const headsOf = ({ drum, heads }: DrumInKit): KitHead[] => sidesOf(drum).map((side) => heads[side])
 const isRead = ({ pitch, evenness }: KitHead) => pitch.known !== 'unknown' || evenness.known !== 'unknown'
 
+const isWhole = ({ verdict }: KitHead) => verdict === 'even'
+
 /** The kit's state in one line. */
 export function summaryText(drums: readonly DrumInKit[]): string {
   if (drums.length === 0) return 'Nothing to tune yet.'
@@ -27,6 +29,9 @@ export function summaryText(drums: readonly DrumInKit[]): string {
   const doubted = drums.filter((drum) => headsOf(drum).some(({ moved }) => moved === 'perhaps'))
   if (parts.length === 0 && doubted.length)
     return `As far as it was read everything is where it should be; ${names(doubted)} may have moved since.`
+  const inPart = drums.filter((drum) => headsOf(drum).some((head) => isRead(head) && !isWhole(head)))
+  if (parts.length === 0 && inPart.length)
+    return `As far as it was read everything is where it should be; ${names(inPart)} ${verb(inPart.length)} known in part.`
   if (parts.length === 0) return 'Every head that was read is where it should be.'
   const text = parts.join('; ')
   return `${text[0].toUpperCase()}${text.slice(1)}.`

@@ -42,7 +42,7 @@ export function rimInput(
   height: number,
   onTheWay: ReadonlySet<string>,
 ): RimInput {
-  const { drum, advice, kept, aim, request } = view
+  const { drum, advice, kept, aim, request, head } = view
   const pass = view.sitting?.passes.at(-1)
   const pitches = [...(pass?.readings.values() ?? [])].map(({ hz }) => hz)
   const meanRead = pitches.length ? pitches.reduce((sum, hz) => sum + hz, 0) / pitches.length : 150
@@ -70,9 +70,12 @@ export function rimInput(
     targetHz,
     toleranceCents: advice?.plan.toleranceCents ?? kept?.toleranceCents ?? 8,
     readings,
-    expected: after
-      ? after.predictedHz.map((hz, i) => ({ hz, errorCents: after.predictedErrorCents[i] }))
-      : [],
+    expected:
+      view.lastTurn && head.lugHz
+        ? head.lugHz.map((hz) => ({ hz, errorCents: head.pitch.errorCents ?? 0 }))
+        : after
+          ? after.predictedHz.map((hz, i) => ({ hz, errorCents: after.predictedErrorCents[i] }))
+          : [],
     // By the gauge alone the wave is drawn once its law makes pitches of it.
     fit:
       advice &&

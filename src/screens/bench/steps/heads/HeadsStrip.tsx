@@ -61,6 +61,7 @@ export function HeadsStrip({
         now ? (
           <>
             <span className="text-xl font-bold">
+              {pair.stands.batterHz === null || pair.stands.resonantHz === null ? 'taken for ' : ''}
               {relationText(centsBetween(now.batterHz, now.resonantHz))}
             </span>
             {pair.now.centreHz === null ? null : (

@@ -109,7 +109,6 @@ export function KeepPanel({
         <Heads
           says={says}
           heads={heads}
-          lugs={view.drum.lugs}
           takes={takes}
           onTake={setChosen}
           chosen={chosen}
@@ -125,7 +124,6 @@ export function KeepPanel({
 function Heads({
   says,
   heads,
-  lugs,
   takes,
   chosen,
   onTake,
@@ -134,7 +132,6 @@ function Heads({
 }: {
   says: SheetDrum
   heads: readonly Keepable[]
-  lugs: number
   takes: (head: Keepable) => boolean
   chosen: Partial<Record<Side, boolean>>
   onTake: (chosen: Partial<Record<Side, boolean>>) => void
@@ -146,7 +143,7 @@ function Heads({
     <div className="mt-2">
       {heads.map((head) => {
         const [target, hand] = [says[head.side], says.hand?.[head.side]]
-        const what = [target ? targetText(target, lugs, a4Hz) : '', hand ? handText(hand) : '']
+        const what = [target ? targetText(target, head.spreadCents, a4Hz) : '', hand ? handText(hand) : '']
           .filter(Boolean)
           .join('; ')
         if (!what) return null

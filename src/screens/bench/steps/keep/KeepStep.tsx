@@ -19,6 +19,7 @@ export interface Keepable {
   at: string | null
   /** Read in a sitting before this one: it may have moved since. */
   old: boolean
+  spreadCents: number
   /** Its readings cannot stand together. */
   disagree: boolean
   /** Uneven beyond its tolerance, and not by turns that were meant. */
@@ -38,10 +39,11 @@ export function KeepStep() {
   const sheet = sheets.find((each) => each.name === name.trim()) ?? null
   const status = drumStatus(here, drum)
   const heads = sidesOf(drum).map((side): Keepable => {
-    const { at, verdict, disagree } = status.heads[side]
+    const { at, verdict, disagree, evenness } = status.heads[side]
     const known = says[side] !== null || says.hand?.[side] !== undefined
     return {
       disagree,
+      spreadCents: evenness.spreadCents ?? 0,
       ...{
         side,
         at: known ? at : null,
