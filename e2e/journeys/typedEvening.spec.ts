@@ -20,7 +20,7 @@ test('an evening by typed numbers that no model made: to a move, past a misread 
   const dialog = page.getByRole('dialog')
   for (let i = 0; i < 8; i++) await button(dialog, 'Rod 3: tighten by 1/32').click()
   await button(dialog, 'That was turned').click()
-  await says(page, /^turned otherwise3 up 1\/4It is foretold .* Hz ± \d+ c: read it to be sure/)
+  await says(page, /^turned otherwise3 up 1\/4It is foretold .* Hz ±\s\d+\sc: read it to be sure/)
   await button(page, 'Back to the aim').click()
   await says(page, /loosen this rod.*3 lies \d+ c over the target/)
   const pressed = button(page, 'Pressed')

@@ -182,7 +182,15 @@ export function headStatus(here: Here, drum: Drum, side: Side): HeadStatus {
   const asRead: Fitted | null =
     meanHz === null || pitch.known === 'unknown'
       ? null
-      : { hz: meanHz, errorCents, at, cosineCents, sineCents, waveErrorCents, ...EVENNESS[evenness.known] }
+      : {
+          hz: meanHz,
+          errorCents,
+          at,
+          cosineCents,
+          sineCents,
+          waveErrorCents,
+          ...(found.disagree ? { evenness: 'unread' as const } : EVENNESS[evenness.known]),
+        }
   const hand = handNow(head, evenness.known === 'ear' && found.even)
   const now = head.sitting || !asRead ? asRead : agedOf(here, drum, side, asRead)
   const aged = (known: HowKnown) =>

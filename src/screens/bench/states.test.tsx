@@ -128,7 +128,7 @@ test('another rod than was asked: it is said what it made, and what to do is ask
   const before = view().steps[0]
   await does(() => turnedOtherwise(session, [0, 0, 0.25, 0, 0, 0]))
   expect(panel().textContent).toMatch(
-    /turned otherwise3 up 1\/4It is foretold .* Hz ± \d+ c: read it to be sure/,
+    /turned otherwise3 up 1\/4It is foretold .* Hz ±\s\d+\sc: read it to be sure/,
   )
   await press('Back to the aim')
   expect(view().steps[0]).not.toEqual(before)
