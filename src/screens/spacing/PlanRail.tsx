@@ -49,63 +49,71 @@ export function PlanRail({ asking, plan, other }: { asking: Planning; plan: Plan
   return (
     <div className="mt-3">
       <ol>
-        {rows.map(({ drum, own, pair, was }, i) => (
-          <li key={drum.id} className={`${GRID} md:h-[66px]`}>
-            <Tape seed={i + 31} className="mt-1 mb-2 self-start px-3 py-1.5 max-md:w-40">
-              <span className="block truncate text-lg leading-tight font-bold">{drum.name}</span>
-              <span className="block truncate text-sm text-soft">
-                {pair.batterHz === null ? 'not read' : `now ${hzText(pair.batterHz)}`}
-              </span>
-            </Tape>
-            <div ref={i === 0 ? ref : undefined}>
-              <SpacingLane
-                lane={model.lanes[i]}
-                model={model}
-                width={width}
-                label={`${drum.name}, planned batter`}
-                valueHz={own?.batterHz ?? null}
-                valueText={
-                  own ? `${hzText(own.batterHz)} hertz, ${noteText(own.batterHz, settings.a4Hz)}` : ''
-                }
-                pinned={drum.id in pinned}
-                onMove={move(drum.id)}
-              />
-            </div>
-            {own ? (
-              <div className="pt-1 leading-snug max-md:pb-3">
-                <span className="text-xl font-bold">{hzText(own.batterHz)}</span>{' '}
-                <span className="text-soft">{noteText(own.batterHz, settings.a4Hz)}</span>
-                {was ? (
-                  <span className="text-soft"> ({centsText(centsBetween(was, own.batterHz))} c)</span>
-                ) : null}
-                {drum.id in pinned ? (
-                  <Button
-                    tone="quiet"
-                    className="-my-2.5 text-sm underline"
-                    aria-label={`Give ${drum.name} back to the search`}
-                    onClick={() => pin(session, drum.id, null)}
-                  >
-                    by hand: give it back
-                  </Button>
-                ) : null}
-                <span className="block text-sm text-soft">
-                  {own.turns
-                    ? `batter ${allRodsText(own.turns.batter)}${drum.oneHeaded ? '' : `, resonant ${allRodsText(own.turns.resonant)}`}`
-                    : drum.oneHeaded
-                      ? ''
-                      : `resonant ${hzText(own.resonantHz)}`}
-                </span>
-              </div>
-            ) : null}
+        {rows.map(({ drum, own, pair, was }, i) => {
+          const out = (
             <Button
               tone="quiet"
-              className="-my-2 text-sm underline md:col-start-3"
+              className="-my-2.5 px-1 text-sm underline"
+              aria-label={`${isOut(drum.id) ? 'Take' : 'Leave'} ${drum.name} ${isOut(drum.id) ? 'in' : 'out'}`}
               onClick={() => leaveOut(session, drum.id, !isOut(drum.id))}
             >
-              {isOut(drum.id) ? `Take ${drum.name} in` : `Leave ${drum.name} out`}
+              {isOut(drum.id) ? 'take it in' : 'leave it out'}
             </Button>
-          </li>
-        ))}
+          )
+          return (
+            <li key={drum.id} className={`${GRID} md:h-[66px]`}>
+              <Tape seed={i + 31} className="mt-1 mb-2 self-start px-3 py-1.5 max-md:w-40">
+                <span className="block truncate text-lg leading-tight font-bold">{drum.name}</span>
+                <span className="block truncate text-sm text-soft">
+                  {pair.batterHz === null ? 'not read' : `now ${hzText(pair.batterHz)}`}
+                </span>
+              </Tape>
+              <div ref={i === 0 ? ref : undefined}>
+                <SpacingLane
+                  lane={model.lanes[i]}
+                  model={model}
+                  width={width}
+                  label={`${drum.name}, planned batter`}
+                  valueHz={own?.batterHz ?? null}
+                  valueText={
+                    own ? `${hzText(own.batterHz)} hertz, ${noteText(own.batterHz, settings.a4Hz)}` : ''
+                  }
+                  pinned={drum.id in pinned}
+                  onMove={move(drum.id)}
+                />
+              </div>
+              {own ? (
+                <div className="pt-1 leading-snug max-md:pb-3">
+                  <span className="text-xl font-bold">{hzText(own.batterHz)}</span>{' '}
+                  <span className="text-soft">{noteText(own.batterHz, settings.a4Hz)}</span>
+                  {out}
+                  {was ? (
+                    <span className="text-soft"> ({centsText(centsBetween(was, own.batterHz))} c)</span>
+                  ) : null}
+                  {drum.id in pinned ? (
+                    <Button
+                      tone="quiet"
+                      className="-my-2.5 text-sm underline"
+                      aria-label={`Give ${drum.name} back to the search`}
+                      onClick={() => pin(session, drum.id, null)}
+                    >
+                      by hand: give it back
+                    </Button>
+                  ) : null}
+                  <span className="block text-sm text-soft">
+                    {own.turns
+                      ? `batter ${allRodsText(own.turns.batter)}${drum.oneHeaded ? '' : `, resonant ${allRodsText(own.turns.resonant)}`}`
+                      : drum.oneHeaded
+                        ? ''
+                        : `resonant ${hzText(own.resonantHz)}`}
+                  </span>
+                </div>
+              ) : (
+                <div className="pt-1 text-soft">left out {out}</div>
+              )}
+            </li>
+          )
+        })}
       </ol>
       <div className={GRID}>
         <span />
