@@ -263,11 +263,15 @@ test('every place says one pitch, one evenness, one verdict and one next of a he
       const keeps = drumStanding(here, drum).batter
       expect(keeps?.meanHz ?? null).toBe(batter.asRead ? batter.pitch.hz : null)
       expect(standingNow(here).get('d')!.batter).toEqual(keeps)
-      expect(knownKit(here).drums[0].pair.batterHz).toBe(head.pitch.hz)
+      const { pair } = knownKit(here).drums[0]
+      expect([pair.batterHz, pair.stands.batterHz]).toEqual([head.pitch.hz, batter.pitch.hz])
+      const [report] = headReports(here, { side: 'batter' })
+      expect(report.status).toEqual({ ...says(batter), next: nextOfHead(batter) })
       const sheet = here.kit.sheets[0]
       const work = sheet && worklist({ ...here, sheet, keys: 2 }).find(({ side }) => side === 'batter')
-      if (work && head.pitch.hz !== null)
-        expect(work.offCents).toBeCloseTo(centsBetween(158, head.pitch.hz), 6)
+      if (work && batter.pitch.hz !== null)
+        expect(work.offCents).toBeCloseTo(centsBetween(158, batter.pitch.hz), 6)
+      if (work && batter.pitch.hz === null) expect(work.offCents).toBeNull()
       // What was just kept is where it is: on its pitch, at once.
       if (keeps) {
         const after = hereOf(
@@ -287,6 +291,8 @@ test('every place says one pitch, one evenness, one verdict and one next of a he
         if (head.verdict === 'even') expect([answer.done, ends]).toEqual([true, true])
         if (answer.done && ends && head.evenness.known === 'lugs') expect(head.verdict).toBe('even')
       }
+      // Whoever turned is not told to turn again, nor back.
+      if (one.turned && batter.pitch.known === 'expected') expect(nextOfHead(batter)?.what).not.toBe('turn')
       // No word beyond what is known.
       if (head.verdict === 'even') expect([head.pitch.known, head.evenness.known]).not.toContain('unknown')
       if (one.source === 'one-number' || one.source === 'nothing') expect(head.evenness.known).toBe('unknown')

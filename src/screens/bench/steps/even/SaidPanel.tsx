@@ -26,7 +26,7 @@ export function SaidPanel({ view }: { view: BenchView }) {
       </p>
       <Acts>
         <Button tone="act" big className="flex-1 md:flex-none" onClick={() => run('bench.pressed')}>
-          Pressed: read it
+          Pressed
         </Button>
         <Button big className="px-3.5 text-base font-normal" onClick={() => keepHere(session)}>
           Keep it here
