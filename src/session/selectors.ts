@@ -3,7 +3,7 @@ import { drumStatus, type DrumStatus } from '@/core/status/drum'
 import type { Sheet } from '@/core/log/sheets'
 import { knownKit, planRequestOf, type ChoiceTrouble, type KnownKit } from '@/core/sheets/planning'
 import { judgeKit } from '@/core/spacing/verdict'
-import type { PlanRequest } from '@/core/spacing/types'
+import type { PlanDrum, PlanRequest } from '@/core/spacing/types'
 import { benchView } from './benchView'
 import { sameTime } from './sameTime'
 import { dialOf } from './here'
@@ -27,6 +27,8 @@ export const pairView = (state: SessionState) => drumView(state)?.pair ?? null
 export interface Planning {
   known: KnownKit
   request: PlanRequest
+  /** Kicks and snares that nobody read or set: none of the plan. */
+  unread: PlanDrum[]
   trouble: ChoiceTrouble[]
 }
 

@@ -8,7 +8,9 @@ import type { Pass, Sitting } from './sittings'
  */
 export function roundsOf(sitting: Sitting, lugs: number, includeOpenTurns: boolean): Round[] {
   // One number gives way to lugs that were read after it.
-  const byLugs = sitting.passes.findLastIndex(({ readings }) => readings.size > 0)
+  const byLugs = sitting.passes.findLastIndex(({ readings }) =>
+    [...readings.keys()].some((lug) => lug <= lugs),
+  )
   const rounds = sitting.passes.map((pass, i) => roundOf(i < byLugs ? { ...pass, whole: null } : pass, lugs))
   const newest = rounds.at(-1)
   if (newest?.turns) {

@@ -151,7 +151,7 @@ export function sittingFrom(events: readonly HeadEvent[], lugs: number): Sitting
     if (event.kind === 'readingTaken') {
       current.otherHead = event.otherHead
       // Lugs say what one number for all of them had only summed up.
-      current.whole = null
+      if (event.lug <= lugs) current.whole = null
       if (event.mic) current.mic = event.mic
       taps.set(event.lug, [...(taps.get(event.lug) ?? []), event])
     }

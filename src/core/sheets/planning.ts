@@ -1,4 +1,6 @@
+import { isTom } from '../kit/kinds'
 import type { DrumRange, RangeMark } from '../kit/range'
+import { isOwn } from '../spacing/known'
 import type { PlanDrum, PlanRequest, Scheme } from '../spacing/types'
 import { parseKey, parsePitch } from '../units/pitch'
 import type { Drum } from '../records/kit'
@@ -32,9 +34,13 @@ export function planRequestOf(
   kit: KitState,
   known: KnownKit,
   { spacing, a4Hz, noteNames, keys }: Pick<Settings, 'spacing' | 'a4Hz' | 'noteNames' | 'keys'>,
-): { request: PlanRequest; trouble: ChoiceTrouble[] } {
-  const drums = known.drums.filter(({ drum }) => !spacing.leftOut.includes(drum.id))
-  const here = new Set(drums.map(({ drum }) => drum.id))
+): { request: PlanRequest; unread: PlanDrum[]; trouble: ChoiceTrouble[] } {
+  const all = known.drums.filter(({ drum }) => !spacing.leftOut.includes(drum.id)).map(planDrumOf)
+  // A kick or snare that nobody read or set stands nowhere: no tom makes room for it, and no sheet holds it.
+  const toms = all.some(({ kind }) => isTom(kind))
+  const unread = all.filter((drum) => toms && !isOwn(drum, spacing))
+  const drums = all.filter((drum) => !unread.includes(drum))
+  const here = new Set(drums.map(({ id }) => id))
   const rootHz = spacing.rootText.trim() ? parsePitch(spacing.rootText, a4Hz, noteNames) : undefined
   const avoid = spacing.avoidText
     .split(/[,;]|\s+(?=[\p{L}\d])(?!hz)/iu)
@@ -49,7 +55,7 @@ export function planRequestOf(
   const pinned = Object.fromEntries(Object.entries(spacing.pinned).filter(([id]) => here.has(id)))
   const fixed = spacing.fixed.filter((id) => here.has(id) && nowOf(known, id) !== null)
   const request: PlanRequest = {
-    ...{ drums: drums.map(planDrumOf), scheme: schemeOf(kit, spacing), a4Hz, keys, fixed, pinned },
+    ...{ drums, scheme: schemeOf(kit, spacing), a4Hz, keys, fixed, pinned },
     move: spacing.move.filter((id) => here.has(id) && !fixed.includes(id)),
     ...relationOf(known, spacing),
     ...(rootHz ? { rootHz } : {}),
@@ -58,7 +64,7 @@ export function planRequestOf(
     ...(spacing.anchor === 'none' ? {} : { anchor: spacing.anchor }),
     leastWork: spacing.leastWork,
   }
-  return { request, trouble }
+  return { request, unread, trouble }
 }
 
 function schemeOf(kit: KitState, { scheme, equalCents, stepsName }: Settings['spacing']): Scheme {

@@ -1,6 +1,6 @@
 import { KICK_GAP, SEPARATE_CENTS } from './cost'
 import type { Placing } from './chain'
-import { centsAbove1Hz, isOwn, type KnownDrum } from './known'
+import { centsAbove1Hz, type KnownDrum } from './known'
 import { LEAST_TURN, toNearestNote, type State } from './states'
 import type { Gives, PlanRequest } from './types'
 
@@ -23,12 +23,8 @@ export function givesOf(
   { toms, kicks, snares }: Placed,
   placing: Placing,
   wanted: readonly number[][],
-  request: PlanRequest,
+  { favourHz = [] }: PlanRequest,
 ): Gives[] {
-  const { favourHz = [] } = request
-  // What only its size speaks of gives nothing up, and nothing is given up for it.
-  const snaresSet = snares.filter(({ drum }) => isOwn(drum, request))
-
   const own = (drum: KnownDrum, { cents, batterHz: hz, turns }: State): Gives[] => {
     const off = cents - centsAbove1Hz(drum.favouriteHz)
     const beyond =
@@ -53,7 +49,7 @@ export function givesOf(
     return Math.abs(gap - want) > GAP_GIVES ? [{ what: 'gap', ...ends, cents: gap, wanted: want }] : []
   })
   const buzz = toms.flatMap(({ id }, i): Gives[] =>
-    snaresSet.flatMap(({ at }): Gives[] => {
+    snares.flatMap(({ at }): Gives[] => {
       const { cents, batterHz: hz } = placing.toms[i]
       const off = cents - at.cents
       return Math.abs(off) < SNARE_GIVES
@@ -61,9 +57,7 @@ export function givesOf(
         : []
     }),
   )
-  const kick = kicks.flatMap((drum, i): Gives[] => {
-    const { id } = drum
-    if (!isOwn(drum, request)) return []
+  const kick = kicks.flatMap(({ id }, i): Gives[] => {
     const { cents, batterHz: hz } = placing.kicks[i]
     const gap = placing.toms.length ? placing.toms[0].cents - cents : KICK_GAP.least
     return gap < KICK_GAP.least || gap > KICK_GAP.most ? [{ what: 'kick', drum: id, cents: gap, hz }] : []
@@ -72,8 +66,8 @@ export function givesOf(
     ...toms.flatMap((tom, i) => own(tom, placing.toms[i])),
     ...gaps,
     ...buzz,
-    ...kicks.flatMap((each, i) => (isOwn(each, request) ? own(each, placing.kicks[i]) : [])),
+    ...kicks.flatMap((each, i) => own(each, placing.kicks[i])),
     ...kick,
-    ...snaresSet.flatMap(({ drum, at }) => own(drum, at)),
+    ...snares.flatMap(({ drum, at }) => own(drum, at)),
   ]
 }

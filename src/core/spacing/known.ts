@@ -55,6 +55,16 @@ export function relationOf(drum: PlanDrum, { headRelation }: Pick<PlanRequest, '
   return isTom(drum.kind) ? headRelation.resonantAboveCents : own
 }
 
+/** Where a drum that nobody read would stand as such drums do. */
+export function usualPlace(drum: PlanDrum): { id: string; batterHz: number; resonantHz: number } {
+  const { id, favouriteHz } = knownDrum(drum, 1)
+  return {
+    id,
+    batterHz: favouriteHz,
+    resonantHz: favouriteHz * 2 ** (USUAL_RELATION_CENTS[drum.kind] / 1200),
+  }
+}
+
 /** The drum as the model of two heads takes it; depth and films as usual where they were not given. */
 export function pairOfPlan(drum: PlanDrum): PairDrum {
   const films = drum.kind === 'snare' ? { batter: [10], resonant: [3] } : { batter: [7, 7], resonant: [10] }

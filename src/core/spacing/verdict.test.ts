@@ -99,4 +99,17 @@ test('two toms too close with like heads: one of them moves with both heads, sin
   const { best } = judgeKit(two)
   expect(best).toMatchObject({ head: 'both', mends: [0] })
   expect(Math.sign(best!.turns)).toBe(Math.sign(best!.resonant!.turns))
+  // A whole step would do; there is room beside it.
+  const at = { '12': 160, '14': 148, [best!.drum]: best!.toHz } as Record<string, number>
+  expect(1200 * Math.log2(at['12'] / at['14'])).toBeGreaterThan(220)
+})
+
+test('it goes to the drum that breaks no good step, in whole steps of a hand, and after it nothing is said any more', () => {
+  // The snare 10 cents under the 10 inch tom: a turn of 1/32 on the tom would do, and break its fourth to the 12.
+  const kit = swap(drum('s', 'snare', 14, 98 * FOURTH ** 2 * 2 ** (-10 / 1200), 400))
+  const { best } = judgeKit(kit)
+  expect(best).toMatchObject({ drum: 's', head: 'batter' })
+  expect(best!.turns * 32).toBeCloseTo(Math.round(best!.turns * 32), 9)
+  const now = { batterHz: best!.toHz, resonantHz: 400 }
+  expect(judgeKit(kit.map((each) => (each.id === 's' ? { ...each, now } : each))).verdicts).toEqual([])
 })

@@ -2,7 +2,6 @@
 
 import { useState } from 'react'
 import { useGo } from '@/ui/useGo'
-import { isOwn } from '@/core/spacing/known'
 import { rowsOf } from '@/core/spacing/rows'
 import type { Plan } from '@/core/spacing/types'
 import { keepPlan } from '@/session/actions/sheets'
@@ -19,9 +18,7 @@ export function KeepPlan({ asking, plan, onClose }: { asking: Planning; plan: Pl
   const settings = useSelect((state) => state.settings)
   const go = useGo()
   const drumOf = (id: string) => asking.request.drums.find((drum) => drum.id === id)!
-  const [kept, setKept] = useState<readonly string[]>(() =>
-    plan.drums.flatMap(({ id }) => (isOwn(drumOf(id), asking.request) ? [id] : [])),
-  )
+  const [kept, setKept] = useState<readonly string[]>(() => plan.drums.map(({ id }) => id))
   if (!session) return null
   const { stepsName } = settings.spacing
   // A scheme of one's own keeps its name.
@@ -54,7 +51,7 @@ export function KeepPlan({ asking, plan, onClose }: { asking: Planning; plan: Pl
               }
             />
             {drumOf(id).name}, {hzText(batterHz)} Hz
-            {drumOf(id).now ? '' : isOwn(drumOf(id), asking.request) ? ', not read' : ', by its size alone'}
+            {drumOf(id).now ? '' : ', not read'}
           </label>
         ))}
       </fieldset>

@@ -109,7 +109,9 @@ export function PlanRail({ asking, plan, other }: { asking: Planning; plan: Plan
                   </span>
                 </div>
               ) : (
-                <div className="pt-1 text-soft">left out {out}</div>
+                <div className="pt-1 text-soft">
+                  {isOut(drum.id) ? 'left out' : 'not read, none of the plan'} {out}
+                </div>
               )}
             </li>
           )

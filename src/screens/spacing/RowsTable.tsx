@@ -3,7 +3,7 @@
 import { useMemo } from 'react'
 import { rowsOf, type Row } from '@/core/spacing/rows'
 import type { Plan } from '@/core/spacing/types'
-import { isOwn } from '@/core/spacing/known'
+import { usualPlace } from '@/core/spacing/known'
 import { type Planning } from '@/session/selectors'
 import { useSelect } from '@/session/react'
 import { noteText } from '@/text/heads'
@@ -11,12 +11,15 @@ import { noteText } from '@/text/heads'
 /** Kick and snare against the toms, as rows of their own. */
 export function RowsTable({ asking, plan }: { asking: Planning; plan: Plan }) {
   const { a4Hz } = useSelect(({ settings }) => settings)
-  const { drums } = asking.request
-  const { rows, bass } = useMemo(() => rowsOf(drums, plan.drums), [drums, plan.drums])
-  const name = (id: string) => asking.request.drums.find((drum) => drum.id === id)?.name ?? id
-  const drumOf = (id: string) => drums.find((drum) => drum.id === id)!
-  const isSet = (id: string) => isOwn(drumOf(id), asking.request)
-  const usualHz = (id: string) => plan.drums.find((each) => each.id === id)!.batterHz.toFixed(0)
+  const { request, unread } = asking
+  const { rows, bass } = useMemo(
+    () => rowsOf([...request.drums, ...unread], [...plan.drums, ...unread.map(usualPlace)]),
+    [request, unread, plan.drums],
+  )
+  const drumOf = (id: string) => [...request.drums, ...unread].find((drum) => drum.id === id)!
+  const name = (id: string) => drumOf(id).name ?? id
+  const isSet = (id: string) => unread.every((drum) => drum.id !== id)
+  const usualHz = (id: string) => usualPlace(drumOf(id)).batterHz.toFixed(0)
   const worst = (against: Row['against']) =>
     rows.filter((row) => row.against === against).sort((a, b) => b.risk - a.risk)
   const sections = (['kick', 'snare'] as const).filter((against) => worst(against).length > 0)
