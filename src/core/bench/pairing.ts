@@ -31,7 +31,11 @@ export function pairStands({ drum, now, stands, before }: DrumPair) {
   if (now.batterHz === null && now.resonantHz === null && now.centreHz === null) return null
   const found = believePair(drum, now, learnPair(drum, before))
   const resonantHz = found.resonantHz === null ? null : (stands.resonantHz ?? found.resonantHz)
-  return { ...found, batterHz: stands.batterHz ?? found.batterHz, resonantHz }
+  const errorCents = {
+    batter: stands.errorCents.batter ?? found.errorCents.batter,
+    resonant: stands.errorCents.resonant ?? found.errorCents.resonant,
+  }
+  return { ...found, batterHz: stands.batterHz ?? found.batterHz, resonantHz, errorCents }
 }
 
 /** A kick's choices: the batter from wrinkles up, and what the front head makes of it at each usual relation. */

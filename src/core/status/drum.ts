@@ -35,7 +35,14 @@ export interface DrumPair {
   /** What stands now of both lugs and the centre, for the model: where a head was never read, the centre also as carried through turns. */
   now: PairReading
   /** Where both heads stand as every place shows them, one that was never read as the other and the centre tell it. */
-  stands: { batterHz: number | null; resonantHz: number | null }
+  stands: {
+    batterHz: number | null
+    resonantHz: number | null
+    centreHz: number | null
+    errorCents: Record<Side, number | null>
+    /** Read as it stands, not foretold after a turn or told by the other. */
+    read: Record<Side, boolean>
+  }
   /** Every centre reading with where both heads stood then, oldest first; and those that are not the one of now. */
   seen: PairReading[]
   before: PairReading[]
@@ -98,11 +105,18 @@ export function drumStatus(here: Here, drum: Drum): DrumStatus {
       stands: {
         batterHz: heads.batter.pitch.hz,
         resonantHz: drum.oneHeaded ? null : heads.resonant.pitch.hz,
+        centreHz: centre.hz,
+        errorCents: { batter: heads.batter.pitch.errorCents, resonant: heads.resonant.pitch.errorCents },
+        read: { batter: !isForetold(heads.batter), resonant: !isForetold(heads.resonant) },
       },
     },
     sustainSeconds: newest && !moved ? sustainOf(newest) : null,
   }
 }
+
+/** Nobody read it as it stands. */
+export const isForetold = ({ pitch: { known } }: HeadStatus): boolean =>
+  known === 'expected' || known === 'inferred' || known === 'unknown'
 
 /** One head as every place shows it. */
 export const headIn = (here: Here, drum: Drum, side: Side): HeadStatus => drumStatus(here, drum).heads[side]

@@ -6,7 +6,8 @@ import type { Stop } from '@/core/status/steps'
 import type { Drum } from '@/core/records/kit'
 import type { KitVerdict } from '@/core/spacing/verdict'
 import { orderDrums } from '@/session/actions/kits'
-import type { DrumInKit, KitHead } from '@/core/status/kit'
+import { isForetold } from '@/core/status/drum'
+import type { DrumInKit } from '@/core/status/kit'
 import { useSelect, useSession } from '@/session/react'
 import { verdictWords } from '@/text/verdict'
 import { useWidth } from '@/ui/useWidth'
@@ -14,8 +15,6 @@ import { Lane, LANE_GRID, type LaneProps } from './Lane'
 
 // What moves lanes is loaded when a hand comes near one.
 const MovingLanes = lazy(() => import('./MovingLanes'))
-
-const isForetold = ({ pitch }: KitHead) => pitch.known === 'expected' || pitch.known === 'inferred'
 
 /** All drums on one logarithmic axis, a lane a drum; lanes are put in order by their grips. */
 export function KitRail({

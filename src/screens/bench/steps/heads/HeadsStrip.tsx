@@ -79,7 +79,7 @@ export function HeadsStrip({
       under={
         now ? (
           <>
-            <span>{pair.batterHz === null || pair.resonantHz === null ? '○' : '●'} now</span>
+            <span>{!pair.stands.read.batter || !pair.stands.read.resonant ? '○' : '●'} now</span>
             <span className="text-act">○ wanted</span>
             <span>— centre pitch, in whole tones</span>
             <span className="text-good">┄ edge over centre, 1.5 to 1.6 is liked</span>
@@ -94,7 +94,7 @@ export function HeadsStrip({
               model={model}
               now={now}
               // Read is filled, foretold is hollow with its doubt.
-              doubtCents={pair.batterHz === null || pair.resonantHz === null ? stands!.errorCents : null}
+              doubtCents={!pair.stands.read.batter || !pair.stands.read.resonant ? stands!.errorCents : null}
               was={pair.before.flatMap(({ batterHz, resonantHz }) =>
                 batterHz !== null && resonantHz !== null ? [{ batterHz, resonantHz }] : [],
               )}

@@ -26,8 +26,8 @@ export function PairFoot({
   onWant: (want: PairWant) => void
 }) {
   const model = pairModel(pair)
-  const centreNow = pair.centreHz ?? model.centre(stands).hz
-  const about = (side: 'batter' | 'resonant') => (pair[`${side}Hz`] === null ? 'about ' : '')
+  const centreNow = pair.stands.centreHz ?? model.centre(stands).hz
+  const about = (side: 'batter' | 'resonant') => (pair.stands.read[side] ? '' : 'about ')
   const tenth = (hz: number) => Number(hz.toFixed(1))
   const goal = {
     batterHz: tenth(found.batterHz),

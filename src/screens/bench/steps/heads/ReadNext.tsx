@@ -13,7 +13,12 @@ import { Button } from '@/ui/Button'
 export function ReadNext({ stands, pair, view }: { stands: PairBelief; pair: DrumPair; view: BenchView }) {
   const session = useSession()
   const source = useSelect((state) => state.source)
-  const says = standsText(stands, pair)
+  const { read } = pair.stands
+  const says = standsText(stands, {
+    ...pair.now,
+    batterHz: read.batter ? pair.batterHz : null,
+    resonantHz: read.resonant ? pair.resonantHz : null,
+  })
   if (!says || !session) return null
   const { readNext } = stands
   // Where the centre is typed or taken from a file its field is below.
