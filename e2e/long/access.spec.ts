@@ -85,7 +85,7 @@ test('strip, line, map and rail as they are read out', async ({ page }) => {
         - listitem:
           - button /^resonant, even, \\d+ c/
         - listitem:
-          - button /^batter, \\d+ c, turn/
+          - button /^batter, spread \\d+ c, turn/
         - listitem:
           - button /^both heads, /
         - listitem:
@@ -115,7 +115,7 @@ test('strip, line, map and rail as they are read out', async ({ page }) => {
   await expect(page.getByRole('list', { name: 'Drums' })).toMatchAriaSnapshot(`
     - list "Drums":
       - listitem:
-        - img /Kick 20. batter [\\d.]+ hertz, spread \\d+ cents/
+        - img /Kick 20. batter [\\d.]+ hertz, even, \\d+ c/
       - listitem:
         - img /Floor tom 15. batter/
       - listitem:

@@ -128,8 +128,9 @@ export function Lane({
 /** The lane in words. */
 function laneText({ drum, heads }: DrumInKit): string {
   const parts = (drum.oneHeaded ? [heads.batter] : [heads.batter, heads.resonant]).map((head) => {
-    const hz = head.pitch.hz === null ? '' : `${hzText(head.pitch.hz)} hertz, `
-    return `${head.side} ${hz}${statusText(head)}`
+    const says = statusText(head)
+    const hz = head.pitch.hz === null || says.includes('Hz') ? '' : `${hzText(head.pitch.hz)} hertz, `
+    return `${head.side} ${hz}${says}`
   })
   return `${drum.name}: ${parts.join('; ')}`
 }
