@@ -158,14 +158,14 @@ export function headStatus(here: Here, drum: Drum, side: Side): HeadStatus {
   const head = headAtHand(here, drum, side)
   const telling = tellingSittings(head)
   const { aim, kept } = head
-  const nothing = { hz: null, errorCents: null, known: 'unknown' as const, lugs: [] }
+  const nothing = { errorCents: null, known: 'unknown' as const, lugs: [] }
   const aimHz = 'hz' in aim ? aim.hz : aim.kind === 'sheet' ? (kept?.meanHz ?? null) : null
   const otherHz = drum.oneHeaded
     ? null
     : pitchAlone(headAtHand(here, drum, side === 'batter' ? 'resonant' : 'batter'))
   if (telling.length === 0)
     return Object.assign(head, {
-      pitch: nothing,
+      pitch: { hz: null, ...nothing },
       evenness: { ...nothing, spreadCents: null },
       ...{ lugHz: null, at: null, asRead: null, otherHz, targetHz: aimHz, offCents: null },
       ...{ hand: null, asHand: null },
