@@ -46,7 +46,7 @@ test('a kit goes out to a file and comes back; files that are none change nothin
   const path = info.outputPath('kit.json')
   await (await download).saveAs(path)
   const file = JSON.parse(readFileSync(path, 'utf8'))
-  expect(file).toMatchObject({ format: 'humbra-kit', schema: 10 })
+  expect(file).toMatchObject({ format: 'humbra-kit', schema: 11 })
 
   const choose = (name: string, text: string) =>
     page
