@@ -61,6 +61,27 @@ test('a head known by its dial alone: kept so, out until its dials are read agai
   expect(drumJob(moved, drum, 'batter').kept).toBe('differs')
 })
 
+test('what dial or ear say today is not outvoted by the pitch of another day', () => {
+  const read = [170, 170, 170, 170, 170, 170].map(
+    (hz, i) =>
+      [
+        0,
+        { kind: 'readingTaken', lug: i + 1, hz, standardErrorHz: 0.1, otherHead: 'muted', poles: [] },
+      ] as const,
+  )
+  const byDial = headIn(hereOf([...read, ...dials(200, [66, 70, 74, 66, 70, 74])], 200), drum, 'batter')
+  expect(byDial).toMatchObject({
+    verdict: 'uneven',
+    evenness: { known: 'dial' },
+    pitch: { known: 'unknown' },
+  })
+  const words = ['much-higher', 'alike', 'higher', 'much-higher', 'alike'].map(
+    (word, i) => [200, { kind: 'earHeard', lug: i + 2, word, reference: 1, source: 'ear' }] as const,
+  )
+  const byEar = headIn(hereOf([...read, ...words], 200), drum, 'batter')
+  expect(byEar).toMatchObject({ verdict: 'uneven', evenness: { known: 'ear' } })
+})
+
 test('by ear, and by turns from slack, a head is found again by the same', () => {
   const heard = (hours: number, word: string) =>
     [2, 3, 4, 5, 6].map(

@@ -6,7 +6,7 @@ import { headLog, type KitState } from '../log/fold'
 import { findingsOfHead, openFindings, type NotedFinding } from '../log/findings'
 import type { HeadLog, SittingLog } from '../log/headLog'
 import { roundsOf } from '../log/rounds'
-import { SITTING_GAP_MS, type Pass, type Sitting } from '../log/sittings'
+import { isRead, SITTING_GAP_MS, type Pass, type Sitting } from '../log/sittings'
 import type { Aim, Drum, HandTarget, Side, Target } from '../records/kit'
 import { DEFAULT_SETTINGS } from '../records/plain'
 import type { Settings } from '../records/settings'
@@ -95,8 +95,8 @@ const saysPitch = ({ readings, whole, dials }: Pass, { gaugeLaw }: Gauge): boole
   readings.size > 0 || whole !== null || (gaugeLaw !== null && dials.size > 0)
 
 /**
- * The sittings that tell where a head stands, oldest first: the newest and, where nothing was read of its pitch yet, the one before,
- * whose reading its turns then carry on from.
+ * The sittings that tell where a head stands, oldest first: the newest and, where nothing was read in it yet by pitch, dial or ear, the one
+ * before, whose reading its turns then carry on from. What a hand says today is never outvoted by the pitch of another day.
  */
 export function tellingSittings({ log, drum, gauge }: HeadAtHand): SittingLog[] {
   const newest = log.sittings.at(-1)
@@ -104,7 +104,9 @@ export function tellingSittings({ log, drum, gauge }: HeadAtHand): SittingLog[] 
   const says = (each: SittingLog) => each.sitting(drum.lugs).passes.some((pass) => saysPitch(pass, gauge))
   // From slack a head begins anew.
   const before =
-    says(newest) || newest.sitting(drum.lugs).slack ? undefined : log.sittings.slice(0, -1).findLast(says)
+    newest.sitting(drum.lugs).passes.some(isRead) || newest.sitting(drum.lugs).slack
+      ? undefined
+      : log.sittings.slice(0, -1).findLast(says)
   return before ? [before, newest] : [newest]
 }
 
