@@ -1,14 +1,20 @@
 import { createSelector } from 'reselect'
 import { drumStatus, type DrumStatus } from '@/core/status/drum'
 import type { Sheet } from '@/core/log/sheets'
-import { knownKit, planRequestOf, type ChoiceTrouble, type KnownKit } from '@/core/sheets/planning'
+import {
+  knownKit,
+  planRequestOf,
+  type ChoiceTrouble,
+  type KnownKit,
+  planDrumOf,
+} from '@/core/sheets/planning'
 import { judgeKit } from '@/core/spacing/verdict'
 import type { PlanDrum, PlanRequest } from '@/core/spacing/types'
 import { benchView } from './benchView'
 import { sameTime } from './sameTime'
 import { dialOf } from './here'
 import { kitOf, type SessionState } from './state'
-import { asItStands, asKeptOn } from './verdictView'
+import { headKey } from '@/core/log/headKey'
 
 /** Both heads of the drum on the bench, as the log knows them; null without a drum. */
 const drumView: (state: SessionState) => DrumStatus | null = createSelector(
@@ -22,6 +28,7 @@ const drumView: (state: SessionState) => DrumStatus | null = createSelector(
   (kit, drum, practice, gauge, nowMs) =>
     kit && drum ? drumStatus({ kit, practice, nowMs, gauge }, drum) : null,
 )
+
 export const pairView = (state: SessionState) => drumView(state)?.pair ?? null
 
 export interface Planning {
@@ -59,3 +66,18 @@ export const judgedAsKept = createSelector(
   [knownOf, (_state: SessionState, sheet: Sheet) => sheet],
   (known, sheet) => judgeKit(known ? asKeptOn(known, sheet) : []),
 )
+
+/** Every drum as it stands, for the kit to judge itself. */
+const asItStands = ({ drums }: KnownKit): PlanDrum[] => drums.map(planDrumOf)
+
+/** The kit as a sheet would have it: drums that it says nothing of are left out. */
+function asKeptOn(known: KnownKit, sheet: Pick<Sheet, 'targets'>): PlanDrum[] {
+  return asItStands(known).flatMap((drum) => {
+    const hz = (side: 'batter' | 'resonant') => sheet.targets.get(headKey(drum.id, side))?.target.meanHz
+    const batterHz = hz('batter')
+    const resonantHz = drum.oneHeaded ? batterHz : hz('resonant')
+    return batterHz === undefined || resonantHz === undefined
+      ? []
+      : [{ ...drum, now: { batterHz, resonantHz } }]
+  })
+}

@@ -1,6 +1,7 @@
-import { answered } from '@/server/pool'
-import type { Asking } from '@/server/protocol'
-import { readBody, refuse } from './body'
+import type { Asking, Answer } from '@/server/protocol'
+import { availableParallelism } from 'node:os'
+import { join } from 'node:path'
+import { Piscina } from 'piscina'
 
 const WHY = {
   late: [422, 'took longer than four and a half seconds: ask for less at once, such as fewer rounds'],
@@ -21,4 +22,101 @@ export async function answer(
   if (result.ok) return Response.json(result.answer.body, { status: result.answer.status })
   const [status, words] = WHY[result.why]
   return refuse(status, 'request', words)
+}
+
+/** As many jobs at once as there are cores, and never fewer than two: one that takes long must not keep the others waiting. */
+const THREADS = Math.max(2, availableParallelism())
+
+/** What waits beyond this is turned away at once. */
+const WAITING = 64
+
+const DEADLINE_MS = 4500
+
+const MEMORY_MB = 512
+
+/** Built by scripts/build-answers.mjs. */
+const WORKER = join(process.cwd(), '.cache', 'server', 'answers.mjs')
+
+// Every route is a bundle of its own: they share one pool by a name that all of them know.
+const NAME = Symbol.for('humbra.answers')
+
+const shared = globalThis as { [NAME]?: Piscina }
+
+function pool(): Piscina {
+  return (shared[NAME] ??= new Piscina({
+    filename: WORKER,
+    minThreads: THREADS,
+    maxThreads: THREADS,
+    maxQueue: WAITING,
+    resourceLimits: { maxOldGenerationSizeMb: MEMORY_MB },
+  }))
+}
+
+type Answered = { ok: true; answer: Answer } | { ok: false; why: 'late' | 'busy' | 'failed' }
+
+/** Has a request answered off the event loop, within the deadline or not at all: then its thread is ended. */
+async function answered(asking: Asking): Promise<Answered> {
+  const deadline = new AbortController()
+  const timer = setTimeout(() => deadline.abort(), DEADLINE_MS)
+  try {
+    return { ok: true, answer: (await pool().run(asking, { signal: deadline.signal })) as Answer }
+  } catch (error) {
+    if (deadline.signal.aborted) return { ok: false, why: 'late' }
+    return { ok: false, why: /queue|limit/i.test(String(error)) ? 'busy' : 'failed' }
+  } finally {
+    clearTimeout(timer)
+  }
+}
+
+/** An error in the shape of the shell commands: where it stands, and what was expected there. */
+function refuse(status: number, where: string, what: string): Response {
+  return Response.json({ error: { where, what } }, { status })
+}
+
+/** A body of which nothing came for so long is given up. */
+const STOPPED_MS = 10_000
+
+async function inTime<Piece>(piece: Promise<Piece>): Promise<Piece | null> {
+  let timer: ReturnType<typeof setTimeout> | undefined
+  const late = new Promise<null>((resolve) => (timer = setTimeout(() => resolve(null), STOPPED_MS)))
+  try {
+    return await Promise.race([piece, late])
+  } finally {
+    clearTimeout(timer)
+  }
+}
+
+/** Reads a body up to a limit; what is larger is refused before it is held in memory. */
+async function readBody(
+  request: Request,
+  largestBytes: number,
+): Promise<{ ok: true; bytes: Uint8Array } | { ok: false; response: Response }> {
+  const tooLarge = () => refuse(413, 'request', `larger than ${Math.round(largestBytes / 1024)} KB`)
+  if (Number(request.headers.get('content-length') ?? 0) > largestBytes)
+    return { ok: false, response: tooLarge() }
+  if (!request.body) return { ok: false, response: refuse(400, 'request', 'empty') }
+  const chunks: Uint8Array[] = []
+  let size = 0
+  for (const reader = request.body.getReader(); ;) {
+    const piece = await inTime(reader.read())
+    if (piece === null) {
+      void reader.cancel().catch(() => undefined)
+      return { ok: false, response: refuse(408, 'request', 'its body stopped coming: send it again') }
+    }
+    const { done, value } = piece
+    if (done) break
+    size += value.length
+    if (size > largestBytes) {
+      await reader.cancel()
+      return { ok: false, response: tooLarge() }
+    }
+    chunks.push(value)
+  }
+  const bytes = new Uint8Array(size)
+  let at = 0
+  for (const chunk of chunks) {
+    bytes.set(chunk, at)
+    at += chunk.length
+  }
+  return size ? { ok: true, bytes } : { ok: false, response: refuse(400, 'request', 'empty') }
 }

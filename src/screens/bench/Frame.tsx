@@ -4,7 +4,10 @@ import { useEffect, useRef, type ComponentProps, type ReactNode } from 'react'
 import { clsx } from 'clsx'
 import { Button } from '@/ui/Button'
 import { Tape } from '@/ui/Tape'
-import { NextButton } from './NextButton'
+import { jobView, type JobView } from '@/session/jobView'
+import { useSelect } from '@/session/react'
+import { nextHeadText, nextText } from '@/text/steps'
+import { useCommander } from '../shell/commander'
 
 /** On a phone what was below is left behind when something else is asked: its question is at the top. */
 export function useTop(asked: string | null): void {
@@ -166,5 +169,31 @@ export function Acts({
       {children}
       {next === 'last' ? <NextButton first={!children} /> : null}
     </div>
+  )
+}
+
+/** What the line names next, in words; null while the step at hand has something left. */
+function nextWords({ job, next }: JobView): string | null {
+  if (!next) return null
+  return 'stop' in next ? nextText(job, next.stop) : nextHeadText(next.drum.name, next.side)
+}
+
+/** One button to what the line names next: brass where it is the one thing to do. */
+function NextButton({ first }: { first: boolean }) {
+  const words = useSelect((state) => {
+    const view = jobView(state)
+    return view && nextWords(view)
+  })
+  const { run } = useCommander()
+  if (!words) return null
+  return (
+    <Button
+      tone={first ? 'act' : 'line'}
+      big
+      className={clsx('max-md:grow', first ? '' : 'px-4 text-base font-normal')}
+      onClick={() => run('bench.next')}
+    >
+      {words}
+    </Button>
   )
 }

@@ -5,26 +5,33 @@ import { judgedAsRead } from '@/session/selectors'
 import dynamic from 'next/dynamic'
 import { useEffect, useState } from 'react'
 import type { Stop } from '@/core/status/steps'
-import { chooseHead, keepBorrowed, removeKit } from '@/session/actions/kits'
+import { chooseHead, keepBorrowed, removeKit, chooseKit } from '@/session/actions/kits'
 import { kitStatus } from '@/core/status/kit'
 import { nextOfKit } from '@/core/status/next'
 import { hereOf } from '@/session/here'
 import { useKit, useSelect, useSession } from '@/session/react'
-import type { Drum } from '@/core/records/kit'
+import type { Drum, Side } from '@/core/records/kit'
 import { Button } from '@/ui/Button'
-import { useCommander } from '../shell/commander'
+import { useCommander, useEnabled } from '../shell/commander'
 import { HeldAgainst } from '../HeldAgainst'
 import { WalkNote } from '../WalkNote'
-import { KitMenu } from './KitMenu'
 import { LastKnown } from './LastKnown'
 import { keepPicture } from './lastPicture'
 import { KitRail } from './KitRail'
 import { nextText, summaryText } from './summaryText'
-import { VerdictPart } from './VerdictPart'
 import { NumbersHere } from '../handbook/NumbersHere'
+import { ChevronDown } from 'lucide-react'
+import { Menu, MENU_ITEM } from '@/ui/Menu'
+import type { KitVerdict, Move } from '@/core/spacing/verdict'
+import { setAim } from '@/session/actions/sheets'
+import { mendsText, moveText, verdictText } from '@/text/verdict'
+import { EntryLink } from '../handbook/EntryLink'
+import { VERDICT_ENTRY } from '@/handbook/links'
 
 const WelcomeScreen = dynamic(() => import('../welcome/WelcomeScreen').then((module) => module.WelcomeScreen))
+
 const FirstOut = dynamic(() => import('./FirstOut').then((module) => module.FirstOut))
+
 // Nothing of the form, its library and its checks is needed by who only looks.
 const DrumDialog = dynamic(() => import('./DrumDialog').then((module) => module.DrumDialog))
 
@@ -161,5 +168,114 @@ function Borrowed() {
         discard it
       </Button>
     </p>
+  )
+}
+
+const COMMANDS = [
+  { id: 'kit.new', label: 'Start a new kit' },
+  { id: 'kit.demo', label: 'Look round the demo' },
+  { id: 'kit.leaveDemo', label: 'Put the demo away' },
+  { id: 'kit.borrowed', label: 'A borrowed kit, from sizes' },
+  { id: 'kit.rename', label: 'Rename this kit' },
+  { id: 'export', label: 'Export to a file' },
+  { id: 'import', label: 'Import a file' },
+  { id: 'kit.remove', label: 'Remove this kit' },
+  { id: 'kit.restore', label: 'Bring back the kit removed last' },
+]
+
+const IDS = COMMANDS.map(({ id }) => id)
+
+/** Other kits, and what can be done with this one. */
+function KitMenu() {
+  const session = useSession()
+  const kits = useSelect((state) => state.kits)
+  const kit = useKit()
+  const { run } = useCommander()
+  const isEnabled = useEnabled(IDS)
+  return (
+    <Menu
+      className="flex min-h-11 items-center gap-1 px-2 text-soft hover:text-ink"
+      contentClass="min-w-64"
+      button={
+        <>
+          Kits <ChevronDown aria-hidden size={18} />
+        </>
+      }
+    >
+      {({ Item }) => (
+        <>
+          {kits
+            .filter(({ id }) => id !== kit?.id)
+            .map(({ id, name }) => (
+              <Item key={id} className={MENU_ITEM} onSelect={() => session && chooseKit(session, id)}>
+                Open {name}
+              </Item>
+            ))}
+          {COMMANDS.filter(({ id }) => isEnabled(id)).map(({ id, label }) => (
+            <Item key={id} className={MENU_ITEM} onSelect={() => run(id)}>
+              {label}
+            </Item>
+          ))}
+        </>
+      )}
+    </Menu>
+  )
+}
+
+/** What does not fit together in the kit, each with the one move that mends it; the move that mends most first and large. */
+function VerdictPart({ judged, names }: { judged: KitVerdict; names: ReadonlyMap<string, string> }) {
+  const session = useSession()
+  const kit = useKit()
+  const go = useGo()
+  const { verdicts, moves, best } = judged
+  if (!session || !kit || verdicts.length === 0) return null
+  const take = ({ drum: id, head, toHz, resonant }: Move) => {
+    const drum = kit.drums.find((each) => each.id === id)
+    if (!drum) return
+    const aim = (side: Side, hz: number) =>
+      setAim(session, drum, side, { kind: 'hz', hz: Math.round(10 * hz) / 10 })
+    const first = head === 'resonant' ? 'resonant' : 'batter'
+    aim(first, toHz)
+    if (resonant) aim('resonant', resonant.toHz)
+    chooseHead(session, id, first)
+    go('/bench')
+  }
+  return (
+    <section aria-label="What does not fit together" className="mt-5 border-t border-line pt-3">
+      {best ? (
+        <div className="flex flex-wrap items-center justify-between gap-x-8 gap-y-2">
+          <p className="min-w-0">
+            <span className="block text-3xl leading-tight font-extrabold">{moveText(best, names)}</span>
+            <span className="text-soft">{mendsText(best)}</span>
+          </p>
+          <Button big onClick={() => take(best)}>
+            Take it to the bench
+          </Button>
+        </div>
+      ) : null}
+      <ul className="mt-2">
+        {verdicts.map((verdict, i) => {
+          const move = moves[i]
+          return (
+            <li
+              key={i}
+              className="flex flex-wrap items-baseline gap-x-3 border-t border-line py-1 leading-snug"
+            >
+              <span className="font-bold text-caution">{verdictText(verdict, names)}</span>
+              <EntryLink entry={VERDICT_ENTRY[verdict.what]} className="text-[15px]" />
+              {move && best?.mends.includes(i) !== true ? (
+                <Button tone="quiet" className="underline" onClick={() => take(move)}>
+                  {moveText(move, names)}
+                </Button>
+              ) : move ? null : (
+                <span className="text-soft">
+                  No one drum mends it without another fault: plan the kit anew under Spacing.
+                </span>
+              )}
+            </li>
+          )
+        })}
+      </ul>
+    </section>
   )
 }

@@ -1,6 +1,6 @@
 'use client'
 
-import { useState } from 'react'
+import { useState, useEffect, useRef } from 'react'
 import { clsx } from 'clsx'
 import { headNow } from '@/core/ear/table'
 import { rodAngle, PLAIN_LOOK } from '@/charts/mapLook'
@@ -8,7 +8,6 @@ import { fixed } from '@/text/shown'
 import { turnText } from '@/text/turns'
 import { Button } from '@/ui/Button'
 import { Choice } from '@/ui/Choice'
-import { useTableKeys } from './useTableKeys'
 import type { TableNow } from './useTable'
 
 const WHICH = [
@@ -16,9 +15,11 @@ const WHICH = [
   { value: 'pair', label: 'this pair' },
   { value: 'all', label: 'all rods' },
 ] as const
+
 export type Which = (typeof WHICH)[number]['value']
 
 const STEPS = [1 / 32, 1 / 16, 1 / 8, 1 / 4, 1 / 2, 1]
+
 const MAP = { size: 320, radius: 118, label: 0.52 }
 
 /** Turns of every rod for a step on one rod, its pair, or all. */
@@ -165,3 +166,22 @@ function Numbers({ now }: { now: TableNow }) {
 
 /** Every head of the table as it truly stands, for the judge. */
 export const truths = (now: TableNow) => now.table.heads.map((_, i) => headNow(now.table, i))
+
+/** Digits tap lugs, as on the Bench: 1 to 9, 0 for the tenth. */
+function useTableKeys(now: TableNow, lugs: number) {
+  const latest = useRef(now)
+  useEffect(() => {
+    latest.current = now
+  })
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent) => {
+      const target = event.target as HTMLElement
+      if (event.ctrlKey || event.metaKey || event.altKey || !/^\d$/.test(event.key)) return
+      if (target.closest('input, textarea, select, [role="dialog"], [role="menu"]')) return
+      const lug = event.key === '0' ? 10 : Number(event.key)
+      if (lug <= lugs) void latest.current.tap(lug)
+    }
+    window.addEventListener('keydown', onKey)
+    return () => window.removeEventListener('keydown', onKey)
+  }, [lugs])
+}

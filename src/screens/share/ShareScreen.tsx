@@ -1,16 +1,20 @@
 'use client'
 
-import { useEffect } from 'react'
-import { takeShared } from '@/session/shared'
+import { useEffect, useState } from 'react'
 import { useKit, useSelect, useSession } from '@/session/react'
 import { useGo } from '@/ui/useGo'
-import { InPart } from './InPart'
 import { OutPart } from './OutPart'
 import dynamic from 'next/dynamic'
+import type { Session } from '@/session/session'
+import { Button } from '@/ui/Button'
+import { FilesButton } from '@/ui/FilesButton'
+import { Part } from './Part'
 
 // What draws and reads codes comes behind the rest.
 const CodeChain = dynamic(() => import('./CodeChain').then((module) => module.CodeChain))
+
 const CodeTaken = dynamic(() => import('./CodeTaken').then((module) => module.CodeTaken))
+
 const PhonePart = dynamic(() => import('./PhonePart').then((module) => module.PhonePart))
 
 /** How kits, sheets and sounds come in and go out: by file, by paste, by another app, by a phone's camera. */
@@ -51,5 +55,89 @@ export function ShareScreen() {
         </>
       ) : null}
     </div>
+  )
+}
+
+/** Where the service worker lays what another app shares with this one; src/sw/sw.ts writes it. */
+const SHARED_CACHE = 'humbra-shared'
+
+/** Files that another app handed over, once; none where nothing was shared. */
+async function takeShared(): Promise<File[]> {
+  if (typeof caches === 'undefined') return []
+  try {
+    const cache = await caches.open(SHARED_CACHE)
+    const kept = await cache.keys()
+    const files = await Promise.all(
+      kept.map(async (request) => {
+        const response = await cache.match(request)
+        const blob = (await response?.blob()) ?? new Blob()
+        const name = decodeURIComponent(new URL(request.url).searchParams.get('name') ?? 'shared')
+        return new File([blob], name, { type: blob.type })
+      }),
+    )
+    await caches.delete(SHARED_CACHE)
+    return files
+  } catch {
+    return []
+  }
+}
+
+/** Files of any kind, several at once, and a table that is pasted. */
+function InPart({ session }: { session: Session }) {
+  const go = useGo()
+  const [text, setText] = useState('')
+  const [wrong, setWrong] = useState(false)
+  const take = async (files: File[]) => {
+    const { takeIn } = await import('@/session/actions/incoming')
+    const { sounds } = await takeIn(session, files)
+    if (sounds) go('/bench')
+  }
+  return (
+    <Part title="In">
+      <FilesButton
+        label="Choose files"
+        accept=".json,.csv,.tsv,.txt,audio/*,.wav,.flac,.aif,.aiff"
+        onFiles={(files) => void take(files)}
+      />
+      <p className="mt-2 leading-snug text-soft">
+        Kit files, a backup, recordings of taps (WAV, FLAC, AIFF, OGG, MP3, M4A), tables. Several at once;
+        they may also be dropped anywhere in Humbra, or shared to it from another app where it is installed.
+      </p>
+      <label className="mt-5 block">
+        <span className="mb-1 block font-bold">A table of drums and pitches</span>
+        <textarea
+          rows={4}
+          value={text}
+          placeholder={'drum\tbatter\tresonant\nTom 12\t146.8\tF#3+12'}
+          onChange={(event) => {
+            setText(event.target.value)
+            setWrong(false)
+          }}
+          className="w-full border-b-2 border-soft bg-tape px-3 py-2 text-lg"
+        />
+      </label>
+      {wrong ? (
+        <p role="alert" className="font-bold text-caution">
+          No drums with pitches in that: a drum a line, its batter and resonant beside it, in Hz or as notes.
+        </p>
+      ) : (
+        <p className="text-[15px] text-soft">
+          Copied from a spreadsheet: a drum a line. You see what was understood before anything is made of it.
+        </p>
+      )}
+      <Button
+        className="mt-2"
+        disabled={!text.trim()}
+        onClick={() =>
+          void import('@/session/actions/incoming').then(({ takeTable }) => {
+            const taken = takeTable(session, text)
+            setWrong(!taken)
+            if (taken) setText('')
+          })
+        }
+      >
+        Look at it
+      </Button>
+    </Part>
   )
 }

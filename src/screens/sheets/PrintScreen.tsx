@@ -8,9 +8,14 @@ import { fileName, pngOfSvg, saveBlob } from '@/files/save'
 import { shareFile } from '@/files/share'
 import { useKit, useSelect, useSession } from '@/session/react'
 import { Button } from '@/ui/Button'
-import { cardOf } from './cardOf'
+import type { Sheet } from '@/core/log/sheets'
+import { format } from 'date-fns'
+import { cardModel, type CardModel } from '@/charts/sheetCard.model'
+import type { KitState } from '@/core/log/fold'
+import { layersText } from '@/text/strokes'
 
 const CARD_ID = 'sheet-card'
+
 /** A PNG of three times the size prints cleanly on a page. */
 const PNG_TIMES = 3
 
@@ -73,4 +78,17 @@ export function PrintScreen() {
       </div>
     </div>
   )
+}
+
+/** The newest version of a sheet as a card; drums that have left the kit are left out. */
+function cardOf(kit: KitState, sheet: Sheet, a4Hz: number): CardModel {
+  const version = sheet.versions.at(-1)!
+  return cardModel({
+    ...{ name: sheet.name, kit: kit.name, notes: version.notes, a4Hz },
+    date: format(new Date(version.at), 'd MMMM yyyy'),
+    drums: kit.drums.flatMap((drum) => {
+      const says = version.drums.get(drum.id)
+      return says ? [{ drum, says, layers: layersText(says.layers) }] : []
+    }),
+  })
 }

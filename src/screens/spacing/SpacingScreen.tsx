@@ -6,15 +6,28 @@ import type { Plan, PlanAnswer } from '@/core/spacing/types'
 import { askPlan, hearPlan } from '@/session/actions/spacing'
 import { planningOf, type Planning } from '@/session/selectors'
 import { useKit, useSelect, useSession } from '@/session/react'
-import { givesText, namesOf, planLabel, scoreText, troubleText, workText } from '@/text/spacing'
+import {
+  givesText,
+  namesOf,
+  planLabel,
+  scoreText,
+  troubleText,
+  workText,
+  SCHEME_LABELS,
+} from '@/text/spacing'
 import { Button } from '@/ui/Button'
 import { useCommander } from '../shell/commander'
 import { Choices } from './Choices'
-import { KeepPlan } from './KeepPlan'
 import { PlanRail } from './PlanRail'
 import { RowsTable } from './RowsTable'
 import { EntryLink } from '../handbook/EntryLink'
 import { GIVES_ENTRY } from '@/handbook/links'
+import { useGo } from '@/ui/useGo'
+import { rowsOf } from '@/core/spacing/rows'
+import { keepPlan } from '@/session/actions/sheets'
+import { hzText, noteText } from '@/text/heads'
+import { KeepForm } from '../sheets/KeepForm'
+import { fixed } from '@/text/shown'
 
 /** A plan among the others: by what it is. */
 const keyOf = ({ what }: Plan) => JSON.stringify(what)
@@ -145,4 +158,51 @@ function usePlans(asking: Planning | null): PlanAnswer | null {
     return () => void (stale = true)
   }, [session, request])
   return found
+}
+
+/** Keeps a plan as a sheet, with what it was made by in its notes. */
+function KeepPlan({ asking, plan, onClose }: { asking: Planning; plan: Plan; onClose: () => void }) {
+  const session = useSession()
+  const settings = useSelect((state) => state.settings)
+  const go = useGo()
+  const drumOf = (id: string) => asking.request.drums.find((drum) => drum.id === id)!
+  const [kept, setKept] = useState<readonly string[]>(() => plan.drums.map(({ id }) => id))
+  if (!session) return null
+  const { stepsName } = settings.spacing
+  // A scheme of one's own keeps its name.
+  const scheme =
+    plan.scheme.kind === 'steps' && stepsName !== null ? stepsName : SCHEME_LABELS[plan.scheme.kind]
+  return (
+    <KeepForm
+      title="Keep the plan as a sheet"
+      firstNotes={`${scheme} from ${fixed(plan.rootHz, 1)} Hz, ${noteText(plan.rootHz, settings.a4Hz)}`}
+      onClose={onClose}
+      onKeep={(name, notes) => {
+        const { centreHz } = rowsOf(asking.request.drums, plan.drums)
+        const placed = plan.drums
+          .filter(({ id }) => kept.includes(id))
+          .map((each) => ({ ...each, centreHz: centreHz[each.id] ?? null }))
+        keepPlan(session, name, notes, placed)
+        go('/sheets')
+      }}
+    >
+      <fieldset>
+        <legend className="font-bold">What is kept</legend>
+        {plan.drums.map(({ id, batterHz }) => (
+          <label key={id} className="flex min-h-11 items-center gap-3">
+            <input
+              type="checkbox"
+              className="size-6 accent-(--act)"
+              checked={kept.includes(id)}
+              onChange={(event) =>
+                setKept(event.target.checked ? [...kept, id] : kept.filter((each) => each !== id))
+              }
+            />
+            {drumOf(id).name}, {hzText(batterHz)} Hz
+            {drumOf(id).now ? '' : ', not read'}
+          </label>
+        ))}
+      </fieldset>
+    </KeepForm>
+  )
 }

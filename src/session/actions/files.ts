@@ -1,9 +1,8 @@
 import type { HumbraEvent } from '@/core/records/event'
-import type { KitFile } from '@/core/records/kitFile'
-import { SCHEMA_VERSION } from '@/core/records/plain'
+import type { KitFile, KitFileResult } from '@/core/records/kitFile'
+import { SCHEMA_VERSION, writeKitFile } from '@/core/records/plain'
 import { fromBase64, toBase64 } from '@/files/base64'
-import { kitBlob, readChosenKit, saveKit } from '@/files/kitFiles'
-import { fileName } from '@/files/save'
+import { fileName, saveBlob } from '@/files/save'
 import { shareFile } from '@/files/share'
 import { filed } from '../filed'
 import type { Session } from '../session'
@@ -150,3 +149,23 @@ export async function decideImport(
     take(session, copy, { removes: copy.kit })
   })
 }
+
+const LARGEST_BYTES = 100 * 1024 * 1024
+
+/** Reads a chosen kit file; what cannot be read comes back as a sentence. */
+async function readChosenKit(
+  file: File,
+  read: (text: string) => Promise<KitFileResult>,
+): Promise<KitFileResult> {
+  if (file.size > LARGEST_BYTES)
+    return { ok: false, why: 'The file is larger than 100 MB: no kit file. Nothing was changed.' }
+  return read(await file.text())
+}
+
+/** Hands the kit to the browser to save. */
+function saveKit(file: KitFile, name: string): void {
+  saveBlob(kitBlob(file, 'application/json'), fileName(name, 'humbra.json'))
+}
+
+/** A kit file as it is written. */
+const kitBlob = (file: KitFile, type: string) => new Blob([writeKitFile(file)], { type })

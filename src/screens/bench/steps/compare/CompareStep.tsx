@@ -1,21 +1,35 @@
 'use client'
 
 import { useState } from 'react'
-import { sameTuning } from '@/core/status/strokes'
-import { ofPlan, ofStroke, playInGroove, playOf } from '@/session/actions/compare'
+import { sameTuning, type Stroke } from '@/core/status/strokes'
+import { ofPlan, ofStroke, playInGroove, playOf, type SoundState } from '@/session/actions/compare'
 import { useBenchView } from '@/session/benchReact'
 import { useSelect, useSession } from '@/session/react'
 import { pairView } from '@/session/selectors'
-import { COMPARED_SOUNDS, compareMoveText, STATE_NAMES } from '@/text/compare'
+import {
+  COMPARED_SOUNDS,
+  compareMoveText,
+  STATE_NAMES,
+  blindText,
+  comparedText,
+  statesText,
+} from '@/text/compare'
 import { Button } from '@/ui/Button'
 import { Pick } from '@/ui/Pick'
-import { Frame, Panel, Phrase } from '../../Frame'
+import { Frame, Panel, Phrase, StripFrame } from '../../Frame'
 import { StrokePart } from '../../StrokePart'
-import { Blind } from './Blind'
-import { CompareStrip } from './CompareStrip'
-import { aimsOf, choicesOf } from './choices'
+import { aimsOf, choicesOf, type StateChoice } from './choices'
+import { RingingChart } from '@/charts/RingingChart'
+import { ringingModel } from '@/charts/ringing.model'
+import { bendText } from '@/text/pair'
+import { hzText } from '@/text/heads'
+import { decayText, hungText, layersText } from '@/text/strokes'
+import { Columns } from '@/ui/Columns'
+import { useWidth } from '@/ui/useWidth'
+import { Sideways } from '@/ui/Sideways'
 
 const NONE = 'none'
+
 const LINES = ['full line', 'dashed', 'dotted'] as const
 
 /** Two or three states of a drum side by side: numbers, ring, tones, by ear at one level, alone or inside a groove. */
@@ -104,4 +118,98 @@ export function CompareStep() {
       }
     />
   )
+}
+
+const coin = (): 0 | 1 => (Math.random() < 0.5 ? 0 : 1)
+
+/** One of two is played without saying which; what is named right and wrong is counted, beside what guessing would do. */
+function Blind({ play, onStop }: { play: (which: 0 | 1) => void; onStop: () => void }) {
+  const [hidden, setHidden] = useState(coin)
+  const [tries, setTries] = useState<boolean[]>([])
+  const name = (which: 0 | 1) => {
+    setTries([...tries, which === hidden])
+    setHidden(coin())
+  }
+  return (
+    <section aria-label="Blind" className="mt-4 border-t border-line pt-3">
+      <div className="flex flex-wrap items-center gap-3">
+        <Button tone="act" onClick={() => play(hidden)}>
+          Play one of them
+        </Button>
+        <Button onClick={() => name(0)}>It is the first</Button>
+        <Button onClick={() => name(1)}>It is the second</Button>
+        <Button tone="quiet" onClick={onStop}>
+          Stop
+        </Button>
+      </div>
+      <p aria-live="polite" className="mt-2">
+        {blindText(tries)}
+      </p>
+    </section>
+  )
+}
+
+const HEIGHT = 210
+
+/** How the states die away, over each other on tape, and their figures side by side. */
+function CompareStrip({
+  chosen,
+  states,
+  strokes,
+}: {
+  chosen: readonly StateChoice[]
+  states: readonly SoundState[]
+  strokes: number
+}) {
+  const [ref, width] = useWidth<HTMLDivElement>(640)
+  const struck = chosen.flatMap(({ stroke }) => (stroke ? [stroke] : []))
+  return (
+    <StripFrame
+      label="States"
+      seed={80}
+      over={<span className="text-xl font-bold">{comparedText(struck, chosen.length, strokes)}</span>}
+    >
+      <div ref={ref}>
+        {states.length ? (
+          <>
+            <RingingChart
+              model={ringingModel(
+                states.map(({ tones }) => tones),
+                Math.max(300, width),
+                HEIGHT,
+              )}
+              label={statesText(states)}
+            />
+            <Sideways label="Figures">
+              <Columns
+                className="mt-2"
+                heads={STATE_NAMES.slice(0, states.length)}
+                rows={rowsOf(chosen, states)}
+              />
+            </Sideways>
+          </>
+        ) : (
+          <p className="text-lg text-soft">Two strokes are wanted, or a stroke and an aim.</p>
+        )}
+      </div>
+    </StripFrame>
+  )
+}
+
+function rowsOf(chosen: readonly StateChoice[], states: readonly SoundState[]): Array<[string, ...string[]]> {
+  const row = (
+    label: string,
+    of: (stroke: Stroke | null, state: SoundState, at: StateChoice['at']) => string,
+  ): [string, ...string[]] => [label, ...chosen.map(({ stroke, at }, i) => of(stroke, states[i], at))]
+  const lugs = (hz: number | null) => (hz === null ? 'not read' : `${hzText(hz)} Hz`)
+  return [
+    row('centre', (stroke, { tones }) => `${hzText(stroke?.hz ?? tones[0].hz)} Hz`),
+    row('rings', (stroke, { tones }) => decayText(stroke ? stroke.decaySeconds : tones[0].decaySeconds)),
+    row('bends', (_, { glideCents }) => bendText(glideCents, null)),
+    row('batter lug', (stroke, _, at) => lugs(stroke ? stroke.batterHz : at!.batterHz)),
+    row('resonant lug', (stroke, _, at) => lugs(stroke ? stroke.resonantHz : at!.resonantHz)),
+    row('muffling', (stroke) => (stroke ? layersText(stroke.layers) : 'as now')),
+    row('place', (stroke) => (stroke ? hungText(stroke.hung) || 'not said' : 'foretold')),
+    row('your words', (stroke) => stroke?.words.join('; ') || '–'),
+  ]
 }

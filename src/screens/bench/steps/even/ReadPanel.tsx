@@ -4,7 +4,7 @@ import { KeyMap } from '@/charts/KeyMap'
 import { keyMapModel } from '@/charts/keymap.model'
 import { readCount } from '@/commands/when'
 import type { BenchView } from '@/session/benchView'
-import { useSelect } from '@/session/react'
+import { useSelect, useSession } from '@/session/react'
 import { adviceText } from '@/text/advice'
 import { checkText } from '@/text/fitting'
 import { Button } from '@/ui/Button'
@@ -13,12 +13,13 @@ import { Acts } from '../../Frame'
 import { Big, Light } from '../../Big'
 import { HeardDoubts, HeardLines, OtherHeadAsk } from './HeardLines'
 import { WalkNote } from '../../../WalkNote'
-import { SourceAsk } from './SourceAsk'
 import { SourcePart } from './SourcePart'
 import { Doubts } from './Doubts'
 import { lookText, useMapLook } from '../../useMapLook'
 import { EntryLink } from '../../../handbook/EntryLink'
 import { REASON_ENTRY } from '@/handbook/links'
+import { chooseSource } from '@/session/actions/said'
+import { SOURCES } from '@/screens/sources'
 
 /** Asks for the next lug, from the chosen source. */
 export function ReadPanel({ view }: { view: BenchView }) {
@@ -86,5 +87,30 @@ export function ReadPanel({ view }: { view: BenchView }) {
         </Button>
       ) : null}
     </>
+  )
+}
+
+/** Before the first reading of a drum of one's own: where readings come from. Asked once. */
+function SourceAsk() {
+  const session = useSession()
+  if (!session) return null
+  return (
+    <fieldset>
+      <legend className="text-2xl leading-tight font-bold">Where do readings come from?</legend>
+      <ul className="mt-3">
+        {SOURCES.map(({ value, label, says }) => (
+          <li key={value} className="border-b border-line">
+            <Button
+              tone="quiet"
+              className="-ml-2 w-full justify-start gap-3 text-left"
+              onClick={() => chooseSource(session, value)}
+            >
+              <span className="text-lg font-bold">{label}</span>
+              <span className="text-[15px] font-normal text-soft">{says}</span>
+            </Button>
+          </li>
+        ))}
+      </ul>
+    </fieldset>
   )
 }

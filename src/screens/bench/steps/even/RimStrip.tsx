@@ -5,23 +5,31 @@ import { WalkNote } from '../../../WalkNote'
 import { rimModel, rimText, type RimReading } from '@/charts/rim.model'
 import { centsBetween } from '@/core/units/pitch'
 import type { BenchView } from '@/session/benchView'
-import { useSelect } from '@/session/react'
+import { useSelect, useSession, useTuning } from '@/session/react'
 import { hzText, noteText, offText } from '@/text/heads'
 import { Tape } from '@/ui/Tape'
 import { useBox } from '@/ui/useWidth'
-import { AimPick } from './AimPick'
 import { lugRows, RimLugs } from './RimLugs'
 import { rimInput } from './rimInput'
 import { fixed } from '@/text/shown'
 import { EntryMark } from '../../../handbook/EntryLink'
 import { NUMBER_ENTRY } from '@/handbook/links'
+import { useState } from 'react'
+import { setAim } from '@/session/actions/sheets'
+import { HzField } from '@/ui/fields'
+import { Pick as PickField } from '@/ui/Pick'
+import { useCommander } from '@/screens/shell/commander'
 
 const PHONE_PX = 560
+
 const PHONE_CHART_PX = 190
+
 /** Before it is measured. */
 const USUAL_PX = 464
+
 /** The chart's own padding beside the lugs. */
 const BESIDE_PX = 68
+
 const LEAST_CHART_PX = 150
 
 /** The head's edge on tape: readings, fit, target band and forecast; a button a lug to read it again. */
@@ -130,4 +138,55 @@ function Signs({
       ) : null}
     </div>
   )
+}
+
+/** What the head is brought to: the sheet's target, a pitch, or even where it stands. */
+function AimPick({ drum, side, aim, kept }: Pick<BenchView, 'drum' | 'side' | 'aim' | 'kept'>) {
+  const session = useSession()
+  const { run } = useCommander()
+  const tuning = useTuning()
+  const [typing, setTyping] = useState<string | null>(null)
+  if (!session) return null
+  const items = [
+    ...(kept
+      ? [
+          {
+            value: 'sheet',
+            label: `${hzText(kept.meanHz)} Hz${kept.offsetTurns ? ' uneven' : ''}, the sheet’s`,
+          },
+        ]
+      : []),
+    { value: 'hz', label: aim.kind === 'hz' ? `${hzText(aim.hz)} Hz` : 'a pitch…' },
+    ...(aim.kind === 'hz' ? [{ value: 'another', label: 'another pitch…' }] : []),
+    ...(aim.kind === 'bed'
+      ? [{ value: 'bed', label: `${hzText(aim.hz)} Hz, bed −${Math.round(aim.bedCents)} c` }]
+      : []),
+    { value: 'level', label: 'even where it is' },
+    {
+      value: 'offsets',
+      label: aim.kind === 'offsets' ? `uneven at ${hzText(aim.hz)} Hz` : 'uneven on purpose…',
+    },
+    ...(aim.kind === 'offsets' ? [{ value: 'change', label: 'other turns…' }] : []),
+  ]
+  const change = (value: string) => {
+    if (value === 'offsets' || value === 'change') run('bench.uneven')
+    else if (value === 'hz' || value === 'another') setTyping(aim.kind === 'hz' ? hzText(aim.hz) : '')
+    else if (value !== 'bed') setAim(session, drum, side, { kind: value as 'sheet' | 'level' })
+  }
+  if (typing !== null) {
+    return (
+      <HzField
+        label="target, Hz"
+        text={typing}
+        {...tuning}
+        autoFocus
+        onTake={(hz) => {
+          setAim(session, drum, side, { kind: 'hz', hz })
+          setTyping(null)
+        }}
+        onLeave={() => setTyping(null)}
+      />
+    )
+  }
+  return <PickField label="cents from" value={aim.kind} items={items} onChange={change} />
 }

@@ -8,8 +8,10 @@ import { Button } from '@/ui/Button'
 import { useCommander } from '../../../shell/commander'
 import { PitchEntry } from '../../PitchEntry'
 import { EarPart } from './EarPart'
-import { GaugePart } from './GaugePart'
 import { MicrophonePart } from './MicrophonePart'
+import { numberWithin } from '@/core/units/number'
+import { keepGaugeLaw, takeDial } from '@/session/actions/gauge'
+import { NumberEntry } from '@/ui/NumberEntry'
 
 /** What is done to the practice drum, or read of it, beside tapping. */
 const PRACTICE_ACTS = [
@@ -112,6 +114,43 @@ function TypedPart({ lugs }: { lugs: number }) {
       <Button tone="quiet" className="-ml-2 underline" onClick={() => setWhole(!whole)}>
         {whole ? 'Lug by lug instead' : 'One number for all lugs'}
       </Button>
+    </>
+  )
+}
+
+const FURTHEST = 1000
+
+/** Reading by a dial gauge: silent, one number a lug, on the dial's own scale. */
+function GaugePart() {
+  const session = useSession()
+  const { settings, advice } = useSelect(({ settings, advice }) => ({ settings, advice }))
+  if (!session) return null
+  const learned = advice?.answer.plan.gaugeLaw ?? null
+  return (
+    <>
+      <NumberEntry
+        label="Dial"
+        wrongText="The number that the needle shows, such as 62.5."
+        read={numberWithin(-FURTHEST, FURTHEST)}
+        onTake={(dial) => takeDial(session, dial)}
+      />
+      <div className="mt-3 text-[15px] text-soft">
+        {settings.gaugeLaw ? (
+          <p>
+            This dial’s law is known: it tells pitch as well as evenness.{' '}
+            <Button tone="quiet" className="-my-2 px-1 underline" onClick={() => keepGaugeLaw(session, null)}>
+              Another gauge
+            </Button>
+          </p>
+        ) : learned ? (
+          <Button onClick={() => keepGaugeLaw(session, learned)}>Keep this gauge’s law</Button>
+        ) : (
+          <p>
+            Any dial will do. Until it was read beside two known pitches only evenness counts: read a head by
+            both, turn all rods, read again.
+          </p>
+        )}
+      </div>
     </>
   )
 }

@@ -1,28 +1,28 @@
 'use client'
 
-import { allRodsText, STEP_TURNS } from '@/text/relation'
+import { allRodsText, STEP_TURNS, relationText } from '@/text/relation'
 import { KeySweep } from '@/charts/KeySweep'
 import type { DrumPair } from '@/core/status/drum'
 import type { PairBelief } from '@/core/pair/belief'
 import type { PairAnswer } from '@/core/pair/solve'
 import type { PairWant } from '@/core/pair/types'
-import { waysTo } from '@/core/pair/ways'
+import { waysTo, type PairWay, type WayId } from '@/core/pair/ways'
 import { hearPair } from '@/session/actions/compare'
-import { aimPair } from '@/session/actions/pair'
+import { aimPair, listenForCentre, strikeCentre } from '@/session/actions/pair'
 import type { BenchView } from '@/session/benchView'
 import { useSelect, useSession } from '@/session/react'
-import { costText, pairText } from '@/text/pair'
+import { costText, pairText, standsText } from '@/text/pair'
 import { directionWord } from '@/text/turns'
 import { Button } from '@/ui/Button'
 import { Fraction } from '../../Big'
 import { Acts, MainButton } from '../../Frame'
 import { StrokePart } from '../../StrokePart'
-import { ReadNext } from './ReadNext'
 import { School } from './School'
 import { Wants } from './Wants'
-import { Ways } from './Ways'
 import { EntryLink } from '../../../handbook/EntryLink'
 import { LIMIT_ENTRY } from '@/handbook/links'
+import { chooseHead } from '@/session/actions/kits'
+import { hzText } from '@/text/heads'
 
 /** What is wanted of both heads, the turns that make it in the largest type, and one button that aims both there. */
 export function HeadsPanel({
@@ -129,5 +129,102 @@ function HeadTurn({ name, turns }: { name: string; turns: number }) {
         </span>
       </p>
     </div>
+  )
+}
+
+/** What is only foretold, and the one reading that would help most, as a button. */
+function ReadNext({ stands, pair, view }: { stands: PairBelief; pair: DrumPair; view: BenchView }) {
+  const session = useSession()
+  const source = useSelect((state) => state.source)
+  const { read } = pair.stands
+  const says = standsText(stands, {
+    ...pair.now,
+    batterHz: read.batter ? pair.batterHz : null,
+    resonantHz: read.resonant ? pair.resonantHz : null,
+  })
+  if (!says || !session) return null
+  const { readNext } = stands
+  // Where the centre is typed or taken from a file its field is below.
+  const byButton = readNext !== 'centre' || source === 'practice' || source === 'microphone'
+  return (
+    <div className="mb-3 border-b border-line pb-2">
+      <p className="leading-snug">{says}</p>
+      {readNext && byButton ? (
+        <Button
+          className="mt-2"
+          onClick={() => {
+            if (readNext !== 'centre') chooseHead(session, view.drum.id, readNext)
+            else void (source === 'practice' ? strikeCentre(session) : listenForCentre(session))
+          }}
+        >
+          Read it
+        </Button>
+      ) : null}
+    </div>
+  )
+}
+
+const NAMES: Record<WayId, string> = {
+  resonant: 'resonant',
+  batter: 'batter',
+  half: 'half each',
+}
+
+/** The three ways to a relation side by side: turns of each head, and what becomes of the centre. */
+function Ways({
+  ways,
+  aboveCents,
+  onTake,
+}: {
+  ways: readonly PairWay[]
+  aboveCents: number
+  onTake: (way: PairWay) => void
+}) {
+  // The drum stands so already: nothing to choose between.
+  if (
+    ways.every(({ turns }) => [turns.batter, turns.resonant].every((turn) => allRodsText(turn) === 'leave'))
+  )
+    return null
+  return (
+    <table className="mt-4 w-full border-t border-line text-left text-[15px]">
+      <caption className="pt-2 text-left font-bold">To {relationText(aboveCents)}</caption>
+      <thead className="text-sm text-soft">
+        <tr>
+          <th scope="col" className="font-normal">
+            moved by
+          </th>
+          <th scope="col" className="text-right font-normal">
+            batter
+          </th>
+          <th scope="col" className="text-right font-normal">
+            resonant
+          </th>
+          <th scope="col" className="text-right font-normal">
+            centre
+          </th>
+        </tr>
+      </thead>
+      <tbody>
+        {ways.map((way) => (
+          <tr key={way.way} className="border-t border-line">
+            <th scope="row" className="font-normal">
+              <Button tone="quiet" className="-ml-2 whitespace-nowrap underline" onClick={() => onTake(way)}>
+                {NAMES[way.way]}
+              </Button>
+            </th>
+            <td className="pl-2 text-right whitespace-nowrap">{allRodsText(way.turns.batter)}</td>
+            <td className="pl-2 text-right whitespace-nowrap">{allRodsText(way.turns.resonant)}</td>
+            <td className="pl-2 text-right whitespace-nowrap">
+              {hzText(way.centreHz)}{' '}
+              <span className="text-soft">
+                {Math.abs(way.centreMovesCents) < 1
+                  ? 'stays'
+                  : `${way.centreMovesCents > 0 ? '+' : '−'}${Math.abs(Math.round(way.centreMovesCents))} c`}
+              </span>
+            </td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
   )
 }

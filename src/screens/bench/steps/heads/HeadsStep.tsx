@@ -11,11 +11,14 @@ import { useBenchView } from '@/session/benchReact'
 import { useSelect, useSession } from '@/session/react'
 import { pairView } from '@/session/selectors'
 import { useAsked } from '../../../useAsked'
-import { Frame } from '../../Frame'
+import { Frame, Panel, Phrase } from '../../Frame'
 import { HeadsPanel } from './HeadsPanel'
 import { HeadsStrip } from './HeadsStrip'
 import { PairFoot } from './PairFoot'
-import { UnreadPanel } from './UnreadPanel'
+import { chooseHead } from '@/session/actions/kits'
+import type { BenchView } from '@/session/benchView'
+import { Button } from '@/ui/Button'
+import { StrokePart } from '@/screens/bench/StrokePart'
 
 const round = (value: number, digits: number) => Number(value.toFixed(digits))
 
@@ -67,4 +70,39 @@ function standing({ batterHz, resonantHz }: PairBelief): PairWant {
   return resonantHz === null
     ? batter
     : { ...batter, resonantAboveCents: Math.round(centsBetween(batterHz, resonantHz)) }
+}
+
+/** Nothing was read of either head: where to begin. */
+function UnreadPanel({ view }: { view: BenchView }) {
+  const session = useSession()
+  if (!session) return null
+  const { drum } = view
+  return (
+    <Panel
+      over="nothing was read yet"
+      big={<Phrase>Read one head</Phrase>}
+      next={null}
+      acts={
+        <>
+          <Button tone="act" big onClick={() => chooseHead(session, drum.id, 'batter')}>
+            Read the batter
+          </Button>
+          {drum.oneHeaded ? null : (
+            <Button
+              big
+              className="px-4 text-base font-normal"
+              onClick={() => chooseHead(session, drum.id, 'resonant')}
+            >
+              Read the resonant
+            </Button>
+          )}
+        </>
+      }
+    >
+      <p className="leading-snug">
+        One lug pitch, or one stroke on the centre with both heads free, is enough to begin.
+      </p>
+      <StrokePart view={view} />
+    </Panel>
+  )
 }

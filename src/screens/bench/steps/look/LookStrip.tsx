@@ -3,12 +3,13 @@
 import { clsx } from 'clsx'
 import { KeyMap } from '@/charts/KeyMap'
 import { keyMapModel } from '@/charts/keymap.model'
-import { AREAS, type AreaId } from '@/core/fitting/lookOver'
+import { AREAS, type AreaId, type OpenFinding } from '@/core/fitting/lookOver'
 import type { NotedFinding } from '@/core/log/findings'
-import { areaText, seenText } from '@/text/look'
 import { listText } from '@/text/turns'
 import { StripFrame } from '../../Frame'
 import { useMapLook } from '../../useMapLook'
+import { format } from 'date-fns'
+import { findingText } from '@/text/fitting'
 
 export interface AreaState {
   id: AreaId
@@ -86,4 +87,18 @@ export function LookStrip({
       </div>
     </StripFrame>
   )
+}
+
+/** One part of the drum as it was seen: what was found, "well, 5 Jan", or not looked at. */
+function areaText(found: readonly OpenFinding[], seen: string | null): string {
+  if (found.length) return found.map(findingText).join('; ')
+  return seen ? `well, ${format(new Date(seen), 'd MMM')}` : 'not looked at'
+}
+
+/** How far the looking over is: "2 of 6 looked at, 1 found". */
+function seenText(areas: ReadonlyArray<{ seen: string | null; found: readonly unknown[] }>): string {
+  const found = areas.reduce((sum, each) => sum + each.found.length, 0)
+  const seen = areas.filter(({ seen: when }) => when !== null).length
+  const looked = seen === areas.length ? 'all looked at' : `${seen} of ${areas.length} looked at`
+  return found ? `${looked}, ${found} found` : looked
 }

@@ -5,13 +5,13 @@ import { ringsBy, strokesOf } from '@/core/status/strokes'
 import { setHung } from '@/session/actions/stand'
 import { useBenchView } from '@/session/benchReact'
 import { useSelect, useSession } from '@/session/react'
-import { HELD, standAsks, standText, TRY_ON_STAND } from '@/text/strokes'
+import { HELD, standAsks, standText, TRY_ON_STAND, decayText } from '@/text/strokes'
 import { Button } from '@/ui/Button'
 import { Field, INPUT_CLASS } from '@/ui/Field'
 import { useCommander } from '../../../shell/commander'
-import { Frame, MainButton, Panel, Phrase } from '../../Frame'
+import { Frame, MainButton, Panel, Phrase, StripFrame } from '../../Frame'
 import { StrokePart } from '../../StrokePart'
-import { StandStrip } from './StandStrip'
+import { clsx } from 'clsx'
 
 /** Back on the stand: the same stroke held and hung, told by how long it rings. */
 export function StandStep() {
@@ -98,5 +98,61 @@ function PlaceEntry({ onPlace }: { onPlace: (place: string) => void }) {
         Hang it there
       </Button>
     </form>
+  )
+}
+
+/** The ring of every place on tape, held by the rim first: what the stand takes of it is seen at a glance. */
+function StandStrip({
+  names,
+  places,
+  chosen,
+  verdict,
+  onChoose,
+}: {
+  names: readonly string[]
+  places: ReturnType<typeof ringsBy>
+  chosen: string | null
+  verdict: string
+  onChoose: (name: string) => void
+}) {
+  const longest = Math.max(0.05, ...places.map(({ ring }) => ring))
+  return (
+    <StripFrame label="Place" seed={76} over={<span className="text-xl font-bold">{verdict}</span>}>
+      <p className="text-soft">The drum is now</p>
+      <ul>
+        {names.map((name) => {
+          const own = places.find((each) => each.name === name)
+          return (
+            <li key={name} className="border-b border-line py-2 last:border-0">
+              <button
+                type="button"
+                aria-pressed={chosen === name}
+                onClick={() => onChoose(name)}
+                className={clsx(
+                  'min-h-11 w-full text-left text-lg',
+                  chosen === name && 'font-extrabold text-act underline decoration-[3px] underline-offset-4',
+                )}
+              >
+                {name}
+              </button>
+              {own ? (
+                <span className="flex items-center gap-4">
+                  <span
+                    aria-hidden
+                    className="h-5 bg-good"
+                    style={{ width: `${(72 * own.ring) / longest}%` }}
+                  />
+                  <span className="whitespace-nowrap">
+                    {decayText(own.ring)} <span className="text-soft">({own.count}×)</span>
+                  </span>
+                </span>
+              ) : (
+                <span className="text-soft">not struck yet</span>
+              )}
+            </li>
+          )
+        })}
+      </ul>
+    </StripFrame>
   )
 }
