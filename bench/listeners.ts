@@ -2,7 +2,7 @@ import { DRILLS } from '@/core/ear/kinds'
 import { nextLevel } from '@/core/ear/result'
 import { TiredWatch } from '@/core/ear/tired'
 import { Staircase } from '@/core/ear/staircase'
-import { beginUpDown, stepUpDown, upDownThreshold } from '@/core/ear/upDown'
+import { beginUpDown, stepUpDown, upDownThreshold } from '@ref/upDown'
 import { seededRandom, type Random } from '@/core/numeric/random'
 import { median, printTable } from './stats'
 

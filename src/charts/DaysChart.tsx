@@ -1,21 +1,16 @@
 import type { TimeTick } from './lanes.model'
 
-/** Over the lanes: the air, what was played and is to be played, and the days. */
-export function DaysChart({
-  width,
-  ticks,
-  nowX,
-  air,
-  gigs,
-  label,
-}: {
+interface Props {
   width: number
   ticks: readonly TimeTick[]
   nowX: number | null
   air: { line: string; marks: ReadonlyArray<{ x: number; y: number; value: number }> }
   gigs: ReadonlyArray<{ x: number; ahead: boolean; rehearsal: boolean; off: boolean }>
   label: string
-}) {
+}
+
+/** Over the lanes: the air, what was played and is to be played, and the days. */
+export function DaysChart({ width, ticks, nowX, air, gigs, label }: Props) {
   const inside = (x: number) => Math.min(width - 18, Math.max(18, x))
   return (
     <svg width={width} height={90} role="img" aria-label={label} className="block">

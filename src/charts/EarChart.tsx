@@ -1,19 +1,15 @@
 import type { EarModel } from './ear.model'
 
-/** Draws a run of a drill: filled is right, crossed is wrong, the green is what is believed. */
-export function EarChart({
-  model,
-  width,
-  height,
-  tickText,
-  small = false,
-}: {
+interface Props {
   model: EarModel
   width: number
   height: number
   tickText: (value: number) => string
   small?: boolean
-}) {
+}
+
+/** Draws a run of a drill: filled is right, crossed is wrong, the green is what is believed. */
+export function EarChart({ model, width, height, tickText, small = false }: Props) {
   const size = small ? 2.5 : 6
   const cross = ({ x, y }: { x: number; y: number }) =>
     `M${x - size} ${y - size}l${2 * size} ${2 * size}M${x + size} ${y - size}l${-2 * size} ${2 * size}`

@@ -1,13 +1,11 @@
-/** The head from outside, its badge beside it: what key map and star map are drawn on. */
-export function HeadOutline({
-  size,
-  radius,
-  badge,
-}: {
+interface Props {
   size: number
   radius: number
   badge: { x: number; y: number }
-}) {
+}
+
+/** The head from outside, its badge beside it: what key map and star map are drawn on. */
+export function HeadOutline({ size, radius, badge }: Props) {
   return (
     <>
       <circle

@@ -1,18 +1,15 @@
 import type { SpectrumModel, WaveModel } from './heard.model'
 import { fixed } from '@/text/shown'
 
-/** A tap's waveform, the stroke marked. */
-export function WaveChart({
-  model,
-  width,
-  height,
-  label,
-}: {
+interface WaveChartProps {
   model: WaveModel
   width: number
   height: number
   label: string
-}) {
+}
+
+/** A tap's waveform, the stroke marked. */
+export function WaveChart({ model, width, height, label }: WaveChartProps) {
   return (
     <svg width={width} height={height} role="img" aria-label={label} className="block">
       <line x1={0} x2={width} y1={model.middle} y2={model.middle} stroke="var(--line)" />
@@ -34,18 +31,15 @@ export function WaveChart({
   )
 }
 
-/** The spectrum of the tail: filled marks for the reading's tones, hollow ones for the others. */
-export function SpectrumChart({
-  model,
-  width,
-  height,
-  label,
-}: {
+interface SpectrumChartProps {
   model: SpectrumModel
   width: number
   height: number
   label: string
-}) {
+}
+
+/** The spectrum of the tail: filled marks for the reading's tones, hollow ones for the others. */
+export function SpectrumChart({ model, width, height, label }: SpectrumChartProps) {
   return (
     <svg width={width} height={height} role="img" aria-label={label} className="block">
       <line x1={0} x2={width} y1={model.bottom} y2={model.bottom} stroke="var(--line)" />

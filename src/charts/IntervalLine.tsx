@@ -1,17 +1,14 @@
 import { HaloText } from './HaloText'
-/** From one drum's mark down to the next drum's, the interval written beside. */
-export function IntervalLine({
-  from,
-  to,
-  label,
-  caution = false,
-}: {
+interface Props {
   from: { x: number; y: number }
   to: { x: number; y: number; turnY: number }
   label: string
   /** Said loudly: the two are too close. */
   caution?: boolean
-}) {
+}
+
+/** From one drum's mark down to the next drum's, the interval written beside. */
+export function IntervalLine({ from, to, label, caution = false }: Props) {
   return (
     <>
       <path

@@ -1,20 +1,16 @@
 import type { LaneModel } from './lanes.model'
 
-/** Draws one lane's model and nothing else. Filled is read, hollow and dashed is expected. */
-export function LaneChart({
-  model,
-  width,
-  height,
-  open,
-  words,
-}: {
+interface Props {
   model: LaneModel
   width: number
   height: number
   open: boolean
   /** What was turned, where there is room to say it. */
   words: ReadonlyArray<{ x: number; text: string }>
-}) {
+}
+
+/** Draws one lane's model and nothing else. Filled is read, hollow and dashed is expected. */
+export function LaneChart({ model, width, height, open, words }: Props) {
   const { band, leaves } = model
   return (
     <svg width={width} height={height} aria-hidden className="block">

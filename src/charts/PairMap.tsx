@@ -16,16 +16,7 @@ const boxPath = ({ left, top, right, bottom }: Box) => `M${left},${top}H${right}
 /** What lies beyond the limits: one box with the other cut out. */
 const outside = (plot: Box, limits: Box) => boxPath(plot) + boxPath(limits)
 
-/** The trade-off of two heads: where the drum is, where it was, where it would go. Drag the goal, or move it by arrow keys. */
-export function PairMap({
-  model,
-  now,
-  was,
-  goal,
-  label,
-  doubtCents = null,
-  onGoal,
-}: {
+interface PairMapProps {
   model: PairMapModel
   now: Place
   was: readonly Place[]
@@ -34,7 +25,10 @@ export function PairMap({
   /** Doubt of where the heads stand, in cents, where a head was not read: the mark is hollow then. */
   doubtCents?: { batter: number; resonant: number } | null
   onGoal: (place: Place) => void
-}) {
+}
+
+/** The trade-off of two heads: where the drum is, where it was, where it would go. Drag the goal, or move it by arrow keys. */
+export function PairMap({ model, now, was, goal, label, doubtCents = null, onGoal }: PairMapProps) {
   const svg = useRef<SVGSVGElement>(null)
   const { width, height } = model
   const follow = (event: PointerEvent) => {
@@ -179,16 +173,14 @@ function Sheet({ model }: { model: PairMapModel }) {
   )
 }
 
-/** How far either head may stand from where it is foretold. */
-function Doubt({
-  model,
-  now,
-  cents,
-}: {
+interface DoubtProps {
   model: PairMapModel
   now: Place
   cents: { batter: number; resonant: number }
-}) {
+}
+
+/** How far either head may stand from where it is foretold. */
+function Doubt({ model, now, cents }: DoubtProps) {
   const beside = (hz: number, by: number) => hz * 2 ** (by / 1200)
   const [x, y] = [model.x(now.batterHz), model.y(now.resonantHz)]
   return (

@@ -13,15 +13,7 @@ const NO_DOUBTS: LaneDoubts = { next: null, heads: null }
 const markOf = (foretold: boolean) =>
   foretold ? { fill: 'var(--case)', stroke: 'var(--ink)', strokeWidth: 2.5 } : { fill: 'var(--ink)' }
 
-/** One lane of the rail: marks, whisker, bracket, and the line to the next drum. */
-export function RailLaneChart({
-  lane,
-  model,
-  width,
-  height,
-  label,
-  doubts = NO_DOUBTS,
-}: {
+interface Props {
   lane: RailLane
   model: RailModel
   width: number
@@ -29,7 +21,10 @@ export function RailLaneChart({
   label: string
   /** What does not fit: said at the interval to the next drum, and beside the heads. */
   doubts?: LaneDoubts
-}) {
+}
+
+/** One lane of the rail: marks, whisker, bracket, and the line to the next drum. */
+export function RailLaneChart({ lane, model, width, height, label, doubts = NO_DOUBTS }: Props) {
   const y = height * 0.42
   const drop = y + 24
   return (

@@ -1,19 +1,15 @@
 import type { RimModel } from './rim.model'
 
-/** Draws the rim strip's model and nothing else. Filled is read, hollow is expected. */
-export function RimChart({
-  model,
-  width,
-  height,
-  label,
-  lug,
-}: {
+interface Props {
   model: RimModel
   width: number
   height: number
   label: string
   lug: number | null
-}) {
+}
+
+/** Draws the rim strip's model and nothing else. Filled is read, hollow is expected. */
+export function RimChart({ model, width, height, label, lug }: Props) {
   return (
     <svg width={width} height={height} role="img" aria-label={label} className="block">
       {model.band ? (

@@ -3,14 +3,13 @@ const ROW = 24
 const REACH_TURNS = 0.3
 const LEFT = 30
 
-/** Pull of every rod against the mean, in turns, with what is not known of it as a line: wide where nothing has told. */
-export function RodPulls({
-  rods,
-  label,
-}: {
+interface Props {
   rods: ReadonlyArray<{ turns: number; error: number }>
   label: string
-}) {
+}
+
+/** Pull of every rod against the mean, in turns, with what is not known of it as a line: wide where nothing has told. */
+export function RodPulls({ rods, label }: Props) {
   const x = (turns: number) =>
     LEFT + ((WIDTH - LEFT) / 2) * (1 + Math.max(-1, Math.min(1, turns / REACH_TURNS)))
   return (

@@ -95,19 +95,15 @@ export function SheetCard({ model, id }: { model: CardModel; id?: string }) {
   )
 }
 
-function Head({
-  x,
-  y,
-  head,
-  size,
-  tight,
-}: {
+interface Props {
   x: number
   y: number
   head: CardHead | null
   size: number
   tight: boolean
-}) {
+}
+
+function Head({ x, y, head, size, tight }: Props) {
   if (!head) {
     return (
       <text x={x} y={y + 6} fontSize={16} fill={SOFT}>

@@ -7,17 +7,7 @@ import type { SpacingLane as Lane, SpacingModel } from './spacing.model'
 const HEIGHT = 66
 const Y = 28
 
-/** One drum of a plan: its range, where it is, where it would go. The ring is dragged, or moved by arrow keys. */
-export function SpacingLane({
-  lane,
-  model,
-  width,
-  label,
-  valueText,
-  valueHz,
-  pinned,
-  onMove,
-}: {
+interface Props {
   lane: Lane
   model: SpacingModel
   width: number
@@ -26,7 +16,10 @@ export function SpacingLane({
   valueHz: number | null
   pinned: boolean
   onMove: (hz: number) => void
-}) {
+}
+
+/** One drum of a plan: its range, where it is, where it would go. The ring is dragged, or moved by arrow keys. */
+export function SpacingLane({ lane, model, width, label, valueText, valueHz, pinned, onMove }: Props) {
   const svg = useRef<SVGSVGElement>(null)
   const follow = (event: PointerEvent) => {
     const { left } = svg.current!.getBoundingClientRect()

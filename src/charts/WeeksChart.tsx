@@ -1,17 +1,14 @@
 import type { WeeksModel } from './weeks.model'
 
-/** Draws sittings one after the other: a dot is what was left, a short bar what the tool's own way leaves. */
-export function WeeksChart({
-  model,
-  width,
-  height,
-  tickText,
-}: {
+interface Props {
   model: WeeksModel
   width: number
   height: number
   tickText: (value: number) => string
-}) {
+}
+
+/** Draws sittings one after the other: a dot is what was left. */
+export function WeeksChart({ model, width, height, tickText }: Props) {
   return (
     <svg width={width} height={height} aria-hidden className="block">
       {model.ticks.map(({ y, value }) => (
@@ -23,9 +20,8 @@ export function WeeksChart({
         </g>
       ))}
       <path d={model.path} fill="none" stroke="var(--soft)" strokeWidth={1} />
-      {model.dots.map(({ id, x, y, toolY, day }) => (
+      {model.dots.map(({ id, x, y, day }) => (
         <g key={id}>
-          {toolY === null ? null : <path d={`M${x - 9} ${toolY}h18`} stroke="var(--good)" strokeWidth={4} />}
           <circle cx={x} cy={y} r={6} fill="var(--ink)" />
           {day ? (
             <text x={x} y={height - 8} textAnchor="middle" fontSize={14} fill="var(--soft)">

@@ -10,8 +10,6 @@ export interface WeeksInput {
     day: string
     /** What was left, 0 for nothing. */
     left: number
-    /** The same of the tool's own way; null where there is none. */
-    tool: number | null
   }>
   /** Values to write beside the strip; the largest that any sitting reaches is always within. */
   ticks: readonly number[]
@@ -19,7 +17,7 @@ export interface WeeksInput {
 
 export interface WeeksModel {
   ticks: Array<{ y: number; value: number }>
-  dots: Array<{ id: string; x: number; y: number; toolY: number | null; day: string | null }>
+  dots: Array<{ id: string; x: number; y: number; day: string | null }>
   path: string
 }
 
@@ -28,7 +26,7 @@ const MARGIN = { left: 64, right: 24, top: 14, bottom: 30 }
 const DAY_PX = 56
 
 export function weeksModel({ width, height, sittings, ticks }: WeeksInput): WeeksModel {
-  const most = Math.max(ticks[1] ?? 1, ...sittings.flatMap(({ left, tool }) => [left, tool ?? 0]))
+  const most = Math.max(ticks[1] ?? 1, ...sittings.map(({ left }) => left))
   const y = scaleLinear()
     .domain([0, most])
     .range([height - MARGIN.bottom, MARGIN.top])
@@ -39,11 +37,11 @@ export function weeksModel({ width, height, sittings, ticks }: WeeksInput): Week
   // One sitting alone stands at the left, where the first of more will stand.
   const xOf = (id: string) => (sittings.length === 1 ? MARGIN.left + 16 : x(id)!)
   let written = { day: '', x: -Infinity }
-  const dots = sittings.map(({ id, day, left, tool }) => {
+  const dots = sittings.map(({ id, day, left }) => {
     const at = xOf(id)
     const says = day !== written.day && at - written.x >= DAY_PX
     if (says) written = { day, x: at }
-    return { id, x: at, y: y(left), toolY: tool === null ? null : y(tool), day: says ? day : null }
+    return { id, x: at, y: y(left), day: says ? day : null }
   })
   return {
     ticks: ticks.filter((value) => value <= most).map((value) => ({ value, y: y(value) })),

@@ -1,5 +1,4 @@
 import { believe } from '@/core/status/ahead'
-import { toolsWay } from '@/core/ear/toolsWay'
 import { pairMapOf } from '@/core/pair/map'
 import { solvePair } from '@/core/pair/solve'
 import { planKit } from '@/core/spacing/plan'
@@ -129,8 +128,6 @@ export function memorySession(
         pair: (request: never) => Promise.resolve(solvePair(request)),
         pairMap: (request: never) => Promise.resolve(pairMapOf(request)),
         plan: (request: never) => Promise.resolve(planKit(request)),
-        toolsWay: (drum: never, found: never, targetHz: never) =>
-          Promise.resolve(toolsWay(drum, found, targetHz)),
         tryLog: (events: never, nowMs: number) => Promise.resolve(tryLog(events, nowMs)),
       }) as never,
     microphone: {

@@ -1,13 +1,11 @@
-/** States side by side: a row a thing, its name first, then a cell for each; the last stands out. */
-export function Columns({
-  heads,
-  rows,
-  className,
-}: {
+interface Props {
   heads: readonly string[]
   rows: ReadonlyArray<readonly [label: string, ...cells: string[]]>
   className?: string
-}) {
+}
+
+/** States side by side: a row a thing, its name first, then a cell for each; the last stands out. */
+export function Columns({ heads, rows, className }: Props) {
   return (
     <table className={`w-full text-left ${className ?? ''}`}>
       <thead className="text-sm text-soft">

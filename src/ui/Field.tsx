@@ -1,17 +1,14 @@
 import type { ReactNode } from 'react'
 
-/** A label over its control, with the sentence about what is wrong under it. */
-export function Field({
-  label,
-  hint,
-  error,
-  children,
-}: {
+interface Props {
   label: string
   hint?: string
   error?: string
   children: ReactNode
-}) {
+}
+
+/** A label over its control, with the sentence about what is wrong under it. */
+export function Field({ label, hint, error, children }: Props) {
   return (
     <label className="block">
       <span className="mb-1 block text-sm text-soft">{label}</span>

@@ -3,18 +3,15 @@
 import { useRef } from 'react'
 import { Button, type ButtonTone } from './Button'
 
-/** Opens the system's own choice of files, several at once; the same file can be chosen again. */
-export function FilesButton({
-  label,
-  accept,
-  tone = 'act',
-  onFiles,
-}: {
+interface Props {
   label: string
   accept: string
   tone?: ButtonTone
   onFiles: (files: File[]) => void
-}) {
+}
+
+/** Opens the system's own choice of files, several at once; the same file can be chosen again. */
+export function FilesButton({ label, accept, tone = 'act', onFiles }: Props) {
   const input = useRef<HTMLInputElement>(null)
   return (
     <>

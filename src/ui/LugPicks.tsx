@@ -3,18 +3,15 @@
 import { ToggleGroup } from 'radix-ui'
 import { clsx } from 'clsx'
 
-/** Some of the rods, by number. */
-export function LugPicks({
-  lugs,
-  chosen,
-  onChange,
-  label,
-}: {
+interface Props {
   lugs: number
   chosen: readonly number[]
   onChange: (rods: number[]) => void
   label: string
-}) {
+}
+
+/** Some of the rods, by number. */
+export function LugPicks({ lugs, chosen, onChange, label }: Props) {
   return (
     <ToggleGroup.Root
       type="multiple"

@@ -10,6 +10,17 @@ const MenuBody = lazy(load)
 export const MENU_ITEM =
   'flex min-h-11 cursor-pointer items-center px-4 outline-none data-[highlighted]:bg-case data-[highlighted]:font-bold'
 
+interface Props {
+  /** What the button is called where its content does not say it. */
+  label?: string
+  button: ReactNode
+  className: string
+  contentClass?: string
+  align?: 'start' | 'end'
+  modal?: boolean
+  children: (parts: MenuParts) => ReactNode
+}
+
 /** A button with a menu behind it. What draws menus is loaded when the first one is asked for. */
 export function Menu({
   label,
@@ -19,16 +30,7 @@ export function Menu({
   align = 'start',
   modal = false,
   children,
-}: {
-  /** What the button is called where its content does not say it. */
-  label?: string
-  button: ReactNode
-  className: string
-  contentClass?: string
-  align?: 'start' | 'end'
-  modal?: boolean
-  children: (parts: MenuParts) => ReactNode
-}) {
+}: Props) {
   const [asked, setAsked] = useState(false)
   const look = { type: 'button' as const, 'aria-label': label, className }
   const waiting = (

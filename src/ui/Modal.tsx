@@ -6,22 +6,17 @@ import { X } from 'lucide-react'
 import { useEffect, useRef, useState, type ReactNode } from 'react'
 import { enterWindow } from './windowHistory'
 
-/** A window over the case: no card, a plain sheet with a rule under its title. Back closes it, as Escape does. */
-export function Modal({
-  open,
-  onClose,
-  title,
-  description,
-  wide = false,
-  children,
-}: {
+interface Props {
   open: boolean
   onClose: () => void
   title: string
   description?: string
   wide?: boolean
   children: ReactNode
-}) {
+}
+
+/** A window over the case: no card, a plain sheet with a rule under its title. Back closes it, as Escape does. */
+export function Modal({ open, onClose, title, description, wide = false, children }: Props) {
   // What had the focus when it opened has it again when it closes.
   const [from] = useState(() => (typeof document === 'undefined' ? null : document.activeElement))
   const close = useRef(onClose)

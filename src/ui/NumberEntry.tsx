@@ -3,14 +3,7 @@
 import { useEffect, useRef, useState, type FormEvent } from 'react'
 import { Button } from './Button'
 
-/** One number after the other, taken with Enter; what is none is said and stays where it was typed. */
-export function NumberEntry({
-  label,
-  wrongText,
-  read,
-  onTake,
-  several,
-}: {
+interface Props {
   label: string
   wrongText: string
   /** The number that a text is; null where it is none, or not a good one. */
@@ -19,7 +12,10 @@ export function NumberEntry({
   onTake: (value: number, text: string) => void
   /** Takes more than one number that was pasted or typed at once; what is wrong with them comes back in a sentence. */
   several?: (text: string) => string | null
-}) {
+}
+
+/** One number after the other, taken with Enter; what is none is said and stays where it was typed. */
+export function NumberEntry({ label, wrongText, read, onTake, several }: Props) {
   const field = useRef<HTMLInputElement>(null)
   // In its place: a field below what is said first does not scroll it away.
   useEffect(() => field.current?.focus({ preventScroll: true }), [])

@@ -6,20 +6,16 @@ export interface PickItem {
   label: string
 }
 
-/** A small label and a choice beside it; the browser's own list, which every hand and reader knows. */
-export function Pick({
-  label,
-  value,
-  items,
-  onChange,
-  className,
-}: {
+interface Props {
   label: string
   value: string
   items: readonly PickItem[]
   onChange: (value: string) => void
   className?: string
-}) {
+}
+
+/** A small label and a choice beside it; the browser's own list, which every hand and reader knows. */
+export function Pick({ label, value, items, onChange, className }: Props) {
   const id = useId()
   return (
     <span className={clsx('inline-flex min-h-11 max-w-full min-w-0 items-center gap-1.5', className)}>

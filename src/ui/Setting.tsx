@@ -22,18 +22,15 @@ export function Setting<V extends string>({
   )
 }
 
-export function SettingPart({
-  title,
-  note,
-  more,
-  children,
-}: {
+interface SettingPartProps {
   title: string
   note: string
   /** Where it is explained. */
   more?: ReactNode
   children: ReactNode
-}) {
+}
+
+export function SettingPart({ title, note, more, children }: SettingPartProps) {
   return (
     <section className="border-b border-line py-3 last:border-0">
       <div className="flex flex-wrap items-center justify-between gap-x-4">

@@ -1,17 +1,14 @@
 import { Sideways } from './Sideways'
 
-/** Rows of words and figures: the first cell names its row, thin rules between, and it scrolls by itself where it is too wide. */
-export function Table({
-  label,
-  heads,
-  rows,
-  className,
-}: {
+interface Props {
   label: string
   heads: readonly string[]
   rows: ReadonlyArray<{ key: string; cells: readonly string[] }>
   className?: string
-}) {
+}
+
+/** Rows of words and figures: the first cell names its row, thin rules between, and it scrolls by itself where it is too wide. */
+export function Table({ label, heads, rows, className }: Props) {
   return (
     <Sideways label={label} className={className}>
       <table aria-label={label} className="mt-2 w-full text-left">

@@ -2,6 +2,16 @@ import type { CSSProperties, ReactNode } from 'react'
 import { clsx } from 'clsx'
 import { tornPolygon } from './torn'
 
+interface Props {
+  seed: number
+  children?: ReactNode
+  className?: string
+  outerClass?: string
+  left?: boolean
+  right?: boolean
+  teeth?: number
+}
+
 /** A strip of tape: torn left and right, straight above and below, a hair of shadow. */
 export function Tape({
   seed,
@@ -11,15 +21,7 @@ export function Tape({
   left = true,
   right = true,
   teeth = 14,
-}: {
-  seed: number
-  children?: ReactNode
-  className?: string
-  outerClass?: string
-  left?: boolean
-  right?: boolean
-  teeth?: number
-}) {
+}: Props) {
   const torn: CSSProperties = { clipPath: tornPolygon(seed, { left, right, teeth }) }
   return (
     <div className={clsx('relative min-w-0', outerClass)}>

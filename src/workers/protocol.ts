@@ -10,7 +10,6 @@ import type { PlanAnswer, PlanRequest } from '@/core/spacing/types'
 import type { PracticeDrum, Rods } from '@/core/practice/drum'
 import type { AllAnswers } from '@/core/practice/answers'
 import type { DrillRun } from '@/core/ear/result'
-import type { ToolsWay } from '@/core/ear/toolsWay'
 import type { Trial } from '@/core/ear/trial'
 import type { Trouble } from '@/core/practice/plant'
 
@@ -67,8 +66,6 @@ export interface AdviserApi {
   pairMap(request: Omit<PairRequest, 'want'>): PairGrid
   /** Ranked plans of a kit; the first is the best there is. */
   plan(request: PlanRequest): PlanAnswer
-  /** A practice head brought to a pitch by reading and turning as the Bench says. */
-  toolsWay(drum: PracticeDrum, found: Rods, targetHz: number): ToolsWay
   /** Works out once all that the app would of a log; null where that went well, else what was wrong. */
   tryLog(events: readonly HumbraEvent[], nowMs: number): string | null
 }

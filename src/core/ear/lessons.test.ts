@@ -2,9 +2,8 @@ import { turnsBetween, turnLawPrior } from '../membrane/turnLaw'
 import { shiftByCents } from '../units/pitch'
 import { LESSON_IDS, type LessonId } from '../records/drill'
 import { LESSONS } from './lessons'
-import { plantOn } from './planted'
-import { headNow, named, pressed, stateRods, tapped, turned, wantedHead, workOf, type Table } from './table'
-import { toolsWay } from './toolsWay'
+import { plant } from '../practice/plant'
+import { headNow, named, pressed, tapped, turned, wantedHead, workOf, type Table } from './table'
 
 const all = (table: Table, head: number, turns: number) =>
   turned(table, head, new Array<number>(table.heads[head].drum.lugs).fill(turns))
@@ -93,31 +92,13 @@ test('work is counted: a pass is what is turned between two spells of listening'
   expect(workOf(table)).toEqual({ taps: 1, passes: 2, turns: 0.75 })
 })
 
-test('the tool’s own way evens a rough head within a few passes, from where it was found', () => {
-  const { drum } = LESSONS.raise.setUp(7).heads[0]
-  const rods = stateRods(drum, 'rough', 175, 9)
-  const found = headNow({ heads: [{ name: 'x', drum, rods, targetHz: 175, other: null }], acts: [] }, 0)
-  const way = toolsWay(drum, rods, 175)
-  expect(way.spreadCents).toBeLessThan(Math.max(12, 0.6 * found.spreadCents))
-  expect(way.passes).toBeGreaterThan(0)
-  expect(way.passes).toBeLessThanOrEqual(6)
-  expect(way.turns).toBeGreaterThan(0)
-})
-
-test('a fault can be hidden in a head of the table', () => {
-  const { drum } = LESSONS.raise.setUp(7).heads[0]
-  expect(plantOn(drum, 175, false, 'worn-head', 3).drum.faults).toMatchObject({
-    worn: expect.any(Number) as number,
-  })
-})
-
 test('the pitch wanted sounds at the lug that is listened to, whatever is hidden in the head', () => {
   const { drum } = LESSONS.raise.setUp(7).heads[0]
   for (const [cause, lug] of [
     ['worn-head', 3],
     ['hoop-out-of-round', 6],
   ] as const) {
-    const head = { name: 'Batter', ...plantOn(drum, 150, false, cause, 9), targetHz: 160, other: null }
+    const head = { name: 'Batter', ...plant(drum, 150, false, cause, 9), targetHz: 160, other: null }
     const wanted = wantedHead(head, 160, lug)
     const { lugHz } = headNow({ heads: [{ ...head, ...wanted }], acts: [] }, 0)
     expect(Math.abs(1200 * Math.log2(lugHz[lug - 1] / 160))).toBeLessThan(0.5)

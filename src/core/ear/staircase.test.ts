@@ -4,7 +4,7 @@ import { seededRandom } from '../numeric/random'
 import { DRILLS } from './kinds'
 import { chanceRight } from './psychometric'
 import { Staircase, type Played } from './staircase'
-import { beginUpDown, LEVITT_RIGHT, stepUpDown, upDownThreshold } from './upDown'
+import { beginUpDown, LEVITT_RIGHT, stepUpDown, upDownThreshold } from '@ref/upDown'
 
 const { scale } = DRILLS.higher
 const played = fc.record({ level: fc.constantFrom(...scale.levels), right: fc.boolean() })

@@ -53,14 +53,14 @@ export const practisedSchema = z.discriminatedUnion('what', [
       .array(z.strictObject({ said: z.number().min(-6).max(6), true: z.number().min(-6).max(6) }))
       .max(200),
   }),
-  /** A head set by ear alone, beside what reading and turning would have made of it. */
+  /** A head set by ear alone; records of before also say what reading and turning would have made of it. */
   z.strictObject({
     what: z.literal('set'),
     ...kept,
     drum: drillDrumSchema,
     foundSpreadCents: cents,
     ear: z.strictObject({ ...work, spreadCents: cents, offCents: cents.nullable() }),
-    tool: z.strictObject({ ...work, spreadCents: cents, offCents: cents.nullable() }),
+    tool: z.strictObject({ ...work, spreadCents: cents, offCents: cents.nullable() }).optional(),
   }),
   z.strictObject({
     what: z.literal('lesson'),

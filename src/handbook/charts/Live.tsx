@@ -2,18 +2,7 @@
 
 import { useId, type ReactNode } from 'react'
 
-/** A small chart with one thing to drag, and what it says in words for whoever does not see it. */
-export function Live({
-  title,
-  label,
-  value,
-  min,
-  max,
-  step,
-  said,
-  onChange,
-  children,
-}: {
+interface Props {
   title: string
   /** What is dragged. */
   label: string
@@ -25,7 +14,10 @@ export function Live({
   said: string
   onChange: (value: number) => void
   children: ReactNode
-}) {
+}
+
+/** A small chart with one thing to drag, and what it says in words for whoever does not see it. */
+export function Live({ title, label, value, min, max, step, said, onChange, children }: Props) {
   const id = useId()
   return (
     <figure className="my-5 max-w-[340px]">

@@ -48,15 +48,7 @@ export function Frame({ strip, panel, foot }: { strip: ReactNode; panel: ReactNo
   )
 }
 
-/** A strip of tape that fills the left of the frame; what is on it scrolls where it is too long, the frame does not. */
-export function StripFrame({
-  label,
-  over,
-  under,
-  seed,
-  fill = false,
-  children,
-}: {
+interface StripFrameProps {
   label: string
   /** The tape is as high as there is room: for what is drawn to fit. Else as long as what is written on it. */
   fill?: boolean
@@ -65,7 +57,10 @@ export function StripFrame({
   under?: ReactNode
   seed: number
   children: ReactNode
-}) {
+}
+
+/** A strip of tape that fills the left of the frame; what is on it scrolls where it is too long, the frame does not. */
+export function StripFrame({ label, over, under, seed, fill = false, children }: StripFrameProps) {
   return (
     <section aria-label={label} className="flex min-w-0 flex-col px-2 pb-2 md:min-h-0 md:px-6 md:pt-5">
       {over ? (
@@ -91,21 +86,17 @@ export function StripFrame({
   )
 }
 
-/** What the hand does now, largest of all; then its buttons; then notes, which alone scroll. */
-export function Panel({
-  over,
-  big,
-  acts,
-  next = 'last',
-  children,
-}: {
+interface PanelProps {
   over?: ReactNode
   big: ReactNode
   acts?: ReactNode
   /** The line's next among the buttons: in front where nothing is left here; null where it would lead astray. */
   next?: 'first' | 'last' | null
   children?: ReactNode
-}) {
+}
+
+/** What the hand does now, largest of all; then its buttons; then notes, which alone scroll. */
+export function Panel({ over, big, acts, next = 'last', children }: PanelProps) {
   return (
     <>
       {over ? <p className="text-soft">{over}</p> : null}
@@ -134,15 +125,14 @@ export function MainButton(props: ComponentProps<typeof Button>) {
   return <Button tone="act" big className="max-md:grow" {...props} />
 }
 
-/** Buttons for the one thing to do: under the thumb on a phone, where the page makes room for them, in their place elsewhere. */
-export function Acts({
-  children,
-  next,
-}: {
+interface ActsProps {
   children?: ReactNode
   /** The line's next among them: in front where this step has nothing left, else behind what it has. */
   next?: 'first' | 'last' | null
-}) {
+}
+
+/** Buttons for the one thing to do: under the thumb on a phone, where the page makes room for them, in their place elsewhere. */
+export function Acts({ children, next }: ActsProps) {
   const bar = useRef<HTMLDivElement>(null)
   useEffect(() => {
     const element = bar.current

@@ -10,17 +10,15 @@ export interface TypedPitch {
   text: string
 }
 
-/** One pitch after the other, in Hz or as a note; where a whole round is wanted, also several at once. */
-export function PitchEntry({
-  label,
-  onTake,
-  round,
-}: {
+interface Props {
   label: string
   onTake: (hz: number, text: string) => void
   /** Lugs that can be filled at once, and what takes them. */
   round?: { lugs: number; onTake: (pitches: TypedPitch[]) => void }
-}) {
+}
+
+/** One pitch after the other, in Hz or as a note; where a whole round is wanted, also several at once. */
+export function PitchEntry({ label, onTake, round }: Props) {
   const { a4Hz, noteNames } = useTuning()
   const several = (text: string): string | null => {
     const parts = parsePitches(text, a4Hz, noteNames)

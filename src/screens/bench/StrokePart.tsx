@@ -9,17 +9,15 @@ import { Button } from '@/ui/Button'
 import { PitchEntry } from './PitchEntry'
 import { useCommander } from '../shell/commander'
 
-/** One stroke on the centre with both heads free, from where readings come from. */
-export function StrokePart({
-  view,
-  label = 'Strike the centre',
-  main = false,
-}: {
+interface Props {
   view: BenchView
   label?: string
   /** It is what the hand does now: the large brass button. */
   main?: boolean
-}) {
+}
+
+/** One stroke on the centre with both heads free, from where readings come from. */
+export function StrokePart({ view, label = 'Strike the centre', main = false }: Props) {
   const session = useSession()
   const { bench, hearing, source } = useSelect(({ bench, hearing, source }) => ({ bench, hearing, source }))
   const { run } = useCommander()

@@ -5,20 +5,17 @@ import { clsx } from 'clsx'
 import { ENTRIES, type EntryId } from '@/handbook/entries'
 import { openBeside } from './beside'
 
-/** Opens the entry that answers why, beside the work. */
-export function EntryLink({
-  entry,
-  label,
-  onOpen,
-  className,
-}: {
+interface Props {
   entry: EntryId
   /** What the link says; left out: the entry's title. */
   label?: string
   /** In a window: closes it, so that the entry stands beside the work and not behind the window. */
   onOpen?: () => void
   className?: string
-}) {
+}
+
+/** Opens the entry that answers why, beside the work. */
+export function EntryLink({ entry, label, onOpen, className }: Props) {
   const { title } = ENTRIES[entry]
   return (
     <button

@@ -87,17 +87,14 @@ const byTitle: EntrySearch = (query) => {
   return ENTRY_IDS.filter((id) => `${ENTRIES[id].title} ${WORDS[id]}`.toLowerCase().includes(asked))
 }
 
-function Found({
-  ids,
-  at,
-  onOpen,
-  waiting,
-}: {
+interface FoundProps {
   ids: readonly EntryId[]
   at: EntryId | null
   onOpen: (id: EntryId) => void
   waiting: boolean
-}) {
+}
+
+function Found({ ids, at, onOpen, waiting }: FoundProps) {
   return (
     <section aria-label="Found" className="mt-3">
       <p role="status" className="text-soft">
@@ -125,15 +122,13 @@ function Contents({ at, onOpen }: { at: EntryId | null; onOpen: (id: EntryId) =>
   ))
 }
 
-function List({
-  ids,
-  at,
-  onOpen,
-}: {
+interface ListProps {
   ids: readonly EntryId[]
   at: EntryId | null
   onOpen: (id: EntryId) => void
-}) {
+}
+
+function List({ ids, at, onOpen }: ListProps) {
   return (
     <ul>
       {ids.map((id) => (

@@ -1,16 +1,14 @@
 import { INPUT_CLASS } from '@/ui/Field'
 import { FILMS } from './options'
 
-/** A film by its plies; one that is none of the usual is kept as it is. */
-export function FilmSelect({
-  pliesMils,
-  onChange,
-  onBlur,
-}: {
+interface Props {
   pliesMils: readonly number[]
   onChange: (pliesMils: number[]) => void
   onBlur?: () => void
-}) {
+}
+
+/** A film by its plies; one that is none of the usual is kept as it is. */
+export function FilmSelect({ pliesMils, onChange, onBlur }: Props) {
   const value = pliesMils.join('+')
   const known = FILMS.some((film) => film.value === value)
   return (

@@ -16,18 +16,15 @@ import { Lane, LANE_GRID, type LaneProps } from './Lane'
 // What moves lanes is loaded when a hand comes near one.
 const MovingLanes = lazy(() => import('./MovingLanes'))
 
-/** All drums on one logarithmic axis, a lane a drum; lanes are put in order by their grips. */
-export function KitRail({
-  drums,
-  judged,
-  onOpen,
-  onEdit,
-}: {
+interface Props {
   drums: readonly DrumInKit[]
   judged: KitVerdict
   onOpen: (drum: string, stop: Stop) => void
   onEdit: (drum: Drum) => void
-}) {
+}
+
+/** All drums on one logarithmic axis, a lane a drum; lanes are put in order by their grips. */
+export function KitRail({ drums, judged, onOpen, onEdit }: Props) {
   const session = useSession()
   const a4Hz = useSelect((state) => state.settings.a4Hz)
   const [chartRef, width] = useWidth<HTMLDivElement>(620)

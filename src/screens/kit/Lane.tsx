@@ -149,20 +149,16 @@ function hash(text: string): number {
 // A kit that is only looked at needs no drum's job.
 const LaneSteps = dynamic(() => import('./LaneSteps').then((module) => module.LaneSteps))
 
-/** Every step of a drum's job, with how it stands, and what is done to the drum in the kit. */
-function LaneMenu({
-  drum,
-  first,
-  last,
-  onOpen,
-  onEdit,
-}: {
+interface LaneMenuProps {
   drum: Drum
   first: boolean
   last: boolean
   onOpen: (stop: Stop) => void
   onEdit: () => void
-}) {
+}
+
+/** Every step of a drum's job, with how it stands, and what is done to the drum in the kit. */
+function LaneMenu({ drum, first, last, onOpen, onEdit }: LaneMenuProps) {
   return (
     <Menu
       label={`More for ${drum.name}`}
@@ -181,19 +177,15 @@ function LaneMenu({
   )
 }
 
-function Others({
-  drum,
-  first,
-  last,
-  onEdit,
-  parts: { Item },
-}: {
+interface OthersProps {
   drum: Drum
   first: boolean
   last: boolean
   onEdit: () => void
   parts: MenuParts
-}) {
+}
+
+function Others({ drum, first, last, onEdit, parts: { Item } }: OthersProps) {
   const session = useSession()
   if (!session) return null
   const items = [

@@ -110,15 +110,13 @@ function RodFields({ form: { control, setValue } }: { form: Form }) {
 
 const sorted = (rods: readonly number[]) => [...rods].sort((a, b) => a - b)
 
-function Tick({
-  form: { control, setValue },
-  name,
-  label,
-}: {
+interface TickProps {
   form: Form
   name: 'oneHeaded' | 'badgeAtLug' | 'seenThrough'
   label: string
-}) {
+}
+
+function Tick({ form: { control, setValue }, name, label }: TickProps) {
   const ticked = useWatch({ control, name })
   return (
     <label className="flex min-h-11 cursor-pointer items-center gap-3">
@@ -133,18 +131,15 @@ function Tick({
   )
 }
 
-/** One head of a drum: what of it matters to the numbers. */
-function HeadFields({
-  side,
-  control,
-  register,
-  errors,
-}: {
+interface HeadFieldsProps {
   side: Side
   control: Control<Drum>
   register: UseFormRegister<Drum>
   errors: FieldErrors<Drum>
-}) {
+}
+
+/** One head of a drum: what of it matters to the numbers. */
+function HeadFields({ side, control, register, errors }: HeadFieldsProps) {
   const wrong = errors[side]
   return (
     <fieldset className="border-t border-line pt-3">

@@ -20,17 +20,15 @@ import { CSS } from '@dnd-kit/utilities'
 import { useEffect } from 'react'
 import { Lane, type LaneProps } from './Lane'
 
-/** Lanes that are put in order by their grips: loaded when a hand comes near one. */
-export default function MovingLanes({
-  lanes,
-  focused,
-  onOrder,
-}: {
+interface Props {
   lanes: readonly LaneProps[]
   /** Drum whose grip had the focus when these took the place of the still ones. */
   focused: string | null
   onOrder: (order: string[]) => void
-}) {
+}
+
+/** Lanes that are put in order by their grips: loaded when a hand comes near one. */
+export default function MovingLanes({ lanes, focused, onOrder }: Props) {
   const sensors = useSensors(
     useSensor(PointerSensor, { activationConstraint: { distance: 6 } }),
     useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),

@@ -18,22 +18,17 @@ import { useWidth } from '@/ui/useWidth'
 
 const HEIGHT = 210
 
-/** The bench as it was at the end of a sitting: to be looked at, not worked on. */
-export function AsItWas({
-  session,
-  drum,
-  side,
-  past,
-  onClose,
-  onBack,
-}: {
+interface Props {
   session: Session
   drum: Drum
   side: Side
   past: PastSitting
   onClose: () => void
   onBack: (past: PastSitting) => void
-}) {
+}
+
+/** The bench as it was at the end of a sitting: to be looked at, not worked on. */
+export function AsItWas({ session, drum, side, past, onClose, onBack }: Props) {
   const [then, setThen] = useState<Then | null | 'reading'>('reading')
   useEffect(() => {
     let over = false

@@ -10,16 +10,14 @@ import { Button } from '@/ui/Button'
 /** So many acts that only this device has are worth a word. */
 const WORTH_SAYING = 25
 
-/** Reminds of what is in no file yet; nothing is said of a demo, or of little. */
-export function BackupLine({
-  session,
-  kit,
-  always = false,
-}: {
+interface Props {
   session: Session
   kit: KitState
   always?: boolean
-}) {
+}
+
+/** Reminds of what is in no file yet; nothing is said of a demo, or of little. */
+export function BackupLine({ session, kit, always = false }: Props) {
   const open = useSelect(({ logs, settings }) => {
     const log = logs.get(kit.id)
     return log && !kit.simulated ? JSON.stringify(notInFile(log, settings)) : null

@@ -15,16 +15,14 @@ import { FilmSelect } from '../kit/FilmSelect'
 
 const readInches = numberWithin(5, 40)
 
-/** A spare head goes into the box: its size, its film, what it is called. */
-export function FilmDialog({
-  session,
-  kit,
-  onClose,
-}: {
+interface FilmDialogProps {
   session: Session
   kit: KitState
   onClose: () => void
-}) {
+}
+
+/** A spare head goes into the box: its size, its film, what it is called. */
+export function FilmDialog({ session, kit, onClose }: FilmDialogProps) {
   const [name, setName] = useState('')
   const [size, setSize] = useState(String(kit.drums[0]?.diameterInches ?? 14))
   const [side, setSide] = useState<Side | ''>('')
@@ -97,18 +95,15 @@ export function FilmDialog({
   )
 }
 
-/** What the head that is on is called: with a name its history goes with it. */
-export function NameDialog({
-  name: start,
-  place,
-  onName,
-  onClose,
-}: {
+interface NameDialogProps {
   name: string
   place: string
   onName: (name: string) => void
   onClose: () => void
-}) {
+}
+
+/** What the head that is on is called: with a name its history goes with it. */
+export function NameDialog({ name: start, place, onName, onClose }: NameDialogProps) {
   const [name, setName] = useState(start)
   const submit = (event: FormEvent) => {
     event.preventDefault()

@@ -22,18 +22,15 @@ import { OccasionDialog } from './OccasionDialog'
 const NOTHING: Wanted = { words: '', drum: '', room: '', sheet: '', fromMs: null, toMs: null }
 const SHOWN = 40
 
-/** Finding what stands in the log, and holding two days over each other. */
-export function FindPart({
-  session,
-  kit,
-  lanes,
-  nowMs,
-}: {
+interface Props {
   session: Session
   kit: KitState
   lanes: readonly LaneView[]
   nowMs: number
-}) {
+}
+
+/** Finding what stands in the log, and holding two days over each other. */
+export function FindPart({ session, kit, lanes, nowMs }: Props) {
   const [wanted, setWanted] = useState(NOTHING)
   const [corrected, setCorrected] = useState<Occasion | null>(null)
   const set = (change: Partial<Wanted>) => setWanted({ ...wanted, ...change })

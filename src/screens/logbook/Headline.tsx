@@ -15,22 +15,17 @@ import { useGo } from '@/ui/useGo'
 import { EntryLink } from '../handbook/EntryLink'
 import { DRIFT_ENTRY, NUMBER_ENTRY } from '@/handbook/links'
 
-/** What comes next: the first head out of its band, or the one that stands open, with its reasons. */
-export function Headline({
-  session,
-  kit,
-  lanes,
-  forecasts,
-  opened,
-  nowMs,
-}: {
+interface Props {
   session: Session
   kit: KitState
   lanes: readonly LaneView[]
   forecasts: Forecasts
   opened: string | null
   nowMs: number
-}) {
+}
+
+/** What comes next: the first head out of its band, or the one that stands open, with its reasons. */
+export function Headline({ session, kit, lanes, forecasts, opened, nowMs }: Props) {
   const go = useGo()
   const [why, setWhy] = useState(false)
   const order = firstOut(kit, forecasts)

@@ -120,18 +120,15 @@ function FilmWords({ kit, film, nowMs }: { kit: KitState; film: FilmAge; nowMs: 
   )
 }
 
-/** Fits one of the box instead; it is read on the bench afterwards. */
-function FromBox({
-  session,
-  kit,
-  film,
-  nowMs,
-}: {
+interface Props {
   session: Session
   kit: KitState
   film: FilmAge
   nowMs: number
-}) {
+}
+
+/** Fits one of the box instead; it is read on the bench afterwards. */
+function FromBox({ session, kit, film, nowMs }: Props) {
   const { drum, side } = film.on!
   const spares: BoxFilm[] = sparesFor(kit, drum, side)
   if (spares.length === 0) return null

@@ -27,22 +27,17 @@ const ALL_SPANS = [DAY_SPAN, ...SPANS]
 
 const AHEAD_DAYS = 60
 
-/** All heads over time, on one axis; one of them may stand open. */
-export function Lanes({
-  kit,
-  lanes,
-  forecasts,
-  nowMs,
-  opened,
-  onOpen,
-}: {
+interface Props {
   kit: KitState
   lanes: readonly LaneView[]
   forecasts: Forecasts
   nowMs: number
   opened: string | null
   onOpen: (key: string | null) => void
-}) {
+}
+
+/** All heads over time, on one axis; one of them may stand open. */
+export function Lanes({ kit, lanes, forecasts, nowMs, opened, onOpen }: Props) {
   const [boxRef, width] = useWidth<HTMLDivElement>(560)
   const firstMs = Math.min(
     nowMs - 30 * DAY_MS,

@@ -58,17 +58,15 @@ function said({ day, at, minutes, room, loadIn, doors, sheet, words }: Typed, wh
   }
 }
 
-/** A gig or a rehearsal, past or to come: only its day must be said. */
-export function OccasionDialog({
-  what,
-  known,
-  onClose,
-}: {
+interface OccasionDialogProps {
   what: Occasion['what']
   /** One that was written before, to be corrected. */
   known?: Occasion
   onClose: () => void
-}) {
+}
+
+/** A gig or a rehearsal, past or to come: only its day must be said. */
+export function OccasionDialog({ what, known, onClose }: OccasionDialogProps) {
   const session = useSession()
   const kit = useKit()
   const [typed, setTyped] = useState(() => typedOf(known, session?.deps.nowMs() ?? 0))
@@ -106,15 +104,13 @@ export function OccasionDialog({
   )
 }
 
-function OccasionFields({
-  kit,
-  typed,
-  onChange,
-}: {
+interface OccasionFieldsProps {
   kit: KitState
   typed: Typed
   onChange: (change: Partial<Typed>) => void
-}) {
+}
+
+function OccasionFields({ kit, typed, onChange }: OccasionFieldsProps) {
   const rooms = [...new Set(kit.diary.occasions.flatMap((each) => each.room ?? []))]
   const field = (key: keyof Typed) => ({
     value: typed[key],

@@ -18,20 +18,16 @@ import { BackupLine } from './BackupLine'
 
 const WEEKS = ['4', '8', '13', '26', '52']
 
-/** A season on one page, and what goes out of the Logbook. */
-export function ReportPart({
-  session,
-  kit,
-  lanes,
-  forecasts,
-  nowMs,
-}: {
+interface Props {
   session: Session
   kit: KitState
   lanes: readonly LaneView[]
   forecasts: Forecasts
   nowMs: number
-}) {
+}
+
+/** A season on one page, and what goes out of the Logbook. */
+export function ReportPart({ session, kit, lanes, forecasts, nowMs }: Props) {
   const [weeks, setWeeks] = useState('13')
   const fromMs = nowMs - Number(weeks) * 7 * DAY_MS
   const season = seasonOf(kit, lanes, fromMs, nowMs)

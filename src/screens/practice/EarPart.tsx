@@ -1,6 +1,6 @@
 'use client'
 
-import { useCallback, useEffect, useRef, useState } from 'react'
+import { useEffect, useRef, useState } from 'react'
 import { DRILLS } from '@/core/ear/kinds'
 import type { DrillId, DrillRecord } from '@/core/records/drill'
 import type { PracticeChoice } from '@/session/practiceDrums'
@@ -16,7 +16,6 @@ import { EarStrip } from './EarStrip'
 import { Progress } from './Progress'
 import { Sounding } from './Sounding'
 import { useDrill, type Drill } from './useDrill'
-import { useKnocks } from './useKnocks'
 import { EntryLink } from '../handbook/EntryLink'
 import { DRILL_ENTRY, NUMBER_ENTRY } from '@/handbook/links'
 
@@ -36,15 +35,7 @@ export function EarPart({ session, choices }: { session: Session; choices: reado
   const [drum, setDrum] = useState(choices[1].value)
   const [through, setThrough] = useState<DrillRecord['through']>('headphones')
   const chosen = choices.find(({ value }) => value === drum) ?? choices[0]
-  const played = useRef<(seconds: number) => void>(() => undefined)
-  const drill = useDrill(
-    session,
-    useCallback((seconds) => played.current(seconds), []),
-  )
-  const knocks = useKnocks(session, drill)
-  useEffect(() => {
-    played.current = knocks.deafen
-  }, [knocks.deafen])
+  const drill = useDrill(session)
   const begin = () => drill.begin(kind, drillDrumOf(chosen.drum), through)
   const busy = drill.phase !== 'idle' && drill.phase !== 'over'
   useDrillKeys(drill, busy)
@@ -65,7 +56,7 @@ export function EarPart({ session, choices }: { session: Session; choices: reado
           </>
         )}
       </div>
-      {busy ? <Asking drill={drill} knocks={knocks} /> : <Ready {...{ drill, shown: kind, begin }} />}
+      {busy ? <Asking drill={drill} /> : <Ready {...{ drill, shown: kind, begin }} />}
       {drill.record ? <EarStrip record={drill.record} /> : null}
       <Progress kind={shown} without={busy ? drill.record?.id : undefined} />
     </div>
@@ -128,7 +119,7 @@ function Question({ text }: { text: string }) {
   )
 }
 
-function Asking({ drill, knocks }: { drill: Drill; knocks: ReturnType<typeof useKnocks> }) {
+function Asking({ drill }: { drill: Drill }) {
   const { record, trial, told } = drill
   if (!record) return null
   return (
@@ -153,7 +144,6 @@ function Asking({ drill, knocks }: { drill: Drill; knocks: ReturnType<typeof use
           <Button tone="quiet" className="underline" onClick={drill.stop}>
             Stop here
           </Button>
-          <KnockSwitch knocks={knocks} answers={trial?.answers ?? []} />
         </div>
         {drill.tired ? (
           <p role="status" className="mt-1 font-bold">
@@ -165,34 +155,6 @@ function Asking({ drill, knocks }: { drill: Drill; knocks: ReturnType<typeof use
         <Sounding drill={drill} />
       </div>
     </div>
-  )
-}
-
-function KnockSwitch({
-  knocks,
-  answers,
-}: {
-  knocks: ReturnType<typeof useKnocks>
-  answers: readonly string[]
-}) {
-  if (knocks.on)
-    return (
-      <p className="flex flex-wrap items-center gap-x-2">
-        <span className="font-bold text-caution">Microphone open.</span> Knock on the drum or the table: once
-        for {answers[0] ?? 'the first'}, twice for {answers[1] ?? 'the second'}
-        {answers.length > 2 ? ', and so on' : ''}.
-        <Button tone="quiet" className="underline" onClick={knocks.close}>
-          Close it
-        </Button>
-      </p>
-    )
-  return (
-    <>
-      <Button tone="quiet" className="underline" onClick={() => void knocks.open()}>
-        Answer by knocking
-      </Button>
-      {knocks.trouble ? <span className="text-caution">{knocks.trouble}</span> : null}
-    </>
   )
 }
 

@@ -57,21 +57,16 @@ export function LessonsPart({ session }: { session: Session }) {
   )
 }
 
-function OneLesson({
-  session,
-  id,
-  tries,
-  onNext,
-  onAgain,
-  onJudged,
-}: {
+interface Props {
   session: Session
   id: LessonId
   tries: number
   onNext: () => void
   onAgain: () => void
   onJudged: () => void
-}) {
+}
+
+function OneLesson({ session, id, tries, onNext, onAgain, onJudged }: Props) {
   const lesson = LESSONS[id]
   const [start] = useState(() => lesson.setUp(seedOf(id, tries, session.deps.nowMs())))
   const now = useTable(session, start)
@@ -95,7 +90,7 @@ function OneLesson({
         {lesson.title}
       </h2>
       <p className="mt-3 mb-4 max-w-prose text-lg">{lesson.task}</p>
-      <TableBench now={now} numbers={false} />
+      <TableBench now={now} />
       <div className="mt-4 flex flex-wrap items-center gap-3">
         {id === 'listen' ? (
           <Button tone="act" big onClick={nameIt}>

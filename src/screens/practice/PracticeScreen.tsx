@@ -5,7 +5,7 @@ import { openPractised } from '@/session/actions/drills'
 import { practiceChoices } from '@/session/practiceDrums'
 import { useKit, useSelect, useSession } from '@/session/react'
 import { Choice } from '@/ui/Choice'
-import { DrumPart } from './DrumPart'
+import { ByEarPart } from './ByEarPart'
 import { EarPart } from './EarPart'
 import { FarPart } from './FarPart'
 import { LessonsPart } from './LessonsPart'
@@ -14,7 +14,6 @@ const PARTS = [
   { value: 'ear', label: 'the ear' },
   { value: 'far', label: 'how far' },
   { value: 'set', label: 'by ear alone' },
-  { value: 'drum', label: 'the drum' },
   { value: 'lessons', label: 'lessons' },
 ] as const
 type Part = (typeof PARTS)[number]['value']
@@ -42,8 +41,7 @@ export function PracticeScreen() {
       <div className="mt-2">
         {part === 'ear' ? <EarPart {...{ session, choices }} /> : null}
         {part === 'far' ? <FarPart {...{ session, choices }} /> : null}
-        {part === 'set' ? <DrumPart key="set" {...{ session, choices }} byEar /> : null}
-        {part === 'drum' ? <DrumPart key="drum" {...{ session, choices }} byEar={false} /> : null}
+        {part === 'set' ? <ByEarPart {...{ session, choices }} /> : null}
         {part === 'lessons' ? <LessonsPart session={session} /> : null}
       </div>
     </div>

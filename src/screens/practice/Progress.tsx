@@ -13,15 +13,14 @@ import { Tape } from '@/ui/Tape'
 const SHOWN = 6
 const STRIP = { width: 168, height: 64 }
 
-/** Earlier runs of a drill, newest last, and by size of drum. */
-export function Progress({
-  kind,
-  without,
-}: {
+interface Props {
   kind: DrillId
   /** The run that stands on the strip above. */
   without: string | undefined
-}) {
+}
+
+/** Earlier runs of a drill, newest last, and by size of drum. */
+export function Progress({ kind, without }: Props) {
   const drills = useSelect((state) => state.drills)
   const runs = (drills ?? []).filter(
     (each): each is DrillRecord =>

@@ -19,7 +19,6 @@ interface Sitting {
   /** What was left, in words. */
   words: string
   left: number
-  tool: number | null
 }
 
 type Kind = 'far' | 'set'
@@ -39,7 +38,7 @@ const KINDS: Record<
     tickText: turnText,
     of(each) {
       const result = each.what === 'far' ? farResult(each.said) : null
-      return result && { left: result.offTurns, tool: null, words: farText(result) }
+      return result && { left: result.offTurns, words: farText(result) }
     },
   },
   set: {
@@ -50,8 +49,7 @@ const KINDS: Record<
       each.what === 'set'
         ? {
             left: each.ear.spreadCents,
-            tool: each.tool.spreadCents,
-            words: `found spread ${Math.round(each.foundSpreadCents)} c; left ${standsText(each.ear)}, ${workText(each.ear)}; the tool’s own way ${standsText(each.tool)}, ${workText(each.tool)}`,
+            words: `found spread ${Math.round(each.foundSpreadCents)} c; left ${standsText(each.ear)}, ${workText(each.ear)}`,
           }
         : null,
   },
@@ -71,23 +69,11 @@ export function Sittings({ kind }: { kind: Kind }) {
   if (sittings.length === 0) return null
   const dayOf = ({ at }: Sitting) => format(Date.parse(at), 'd MMM')
   const input: WeeksInput['sittings'] = sittings.map((each) => ({
-    ...{ id: each.id, day: dayOf(each), left: each.left, tool: each.tool },
+    ...{ id: each.id, day: dayOf(each), left: each.left },
   }))
   return (
     <section aria-label={heading} className="mt-6 max-w-3xl border-t border-line pt-3">
-      <div className="flex flex-wrap items-baseline gap-x-5">
-        <h3 className="text-soft">{heading}</h3>
-        {kind === 'set' ? (
-          <p className="ml-auto flex gap-x-4">
-            <span>
-              <span aria-hidden>●</span> you
-            </span>
-            <span className="text-good">
-              <span aria-hidden>▬</span> the tool’s own way
-            </span>
-          </p>
-        ) : null}
-      </div>
+      <h3 className="text-soft">{heading}</h3>
       <div ref={ref} className="mt-1">
         <Tape seed={53} teeth={18}>
           <WeeksChart

@@ -2,9 +2,7 @@
 
 import { useState, useEffect, useRef } from 'react'
 import { clsx } from 'clsx'
-import { headNow } from '@/core/ear/table'
 import { rodAngle, PLAIN_LOOK } from '@/charts/mapLook'
-import { fixed } from '@/text/shown'
 import { turnText } from '@/text/turns'
 import { Button } from '@/ui/Button'
 import { Choice } from '@/ui/Choice'
@@ -20,7 +18,7 @@ export type Which = (typeof WHICH)[number]['value']
 
 const STEPS = [1 / 32, 1 / 16, 1 / 8, 1 / 4, 1 / 2, 1]
 
-const MAP = { size: 320, radius: 118, label: 0.52 }
+const MAP = { size: 320, radius: 118 }
 
 /** Turns of every rod for a step on one rod, its pair, or all. */
 const turnsFor = (lugs: number, lug: number, which: Which, turns: number) =>
@@ -30,8 +28,8 @@ const turnsFor = (lugs: number, lug: number, which: Which, turns: number) =>
     return taken ? turns : 0
   })
 
-/** The practice drum under the hands: tap a lug, turn a rod, press the head. Numbers only where they are wanted. */
-export function TableBench({ now, numbers }: { now: TableNow; numbers: boolean }) {
+/** The practice drum under the hands: tap a lug, turn a rod, press the head. No number is shown. */
+export function TableBench({ now }: { now: TableNow }) {
   const [which, setWhich] = useState<Which>('pair')
   const { table, head, lug } = now
   const { drum } = table.heads[head]
@@ -48,7 +46,7 @@ export function TableBench({ now, numbers }: { now: TableNow; numbers: boolean }
             onChange={(value) => now.choose(Number(value))}
           />
         ) : null}
-        <HeadButtons now={now} numbers={numbers} />
+        <HeadButtons now={now} />
       </div>
       <div className="flex flex-col gap-3">
         <Choice label="What is turned" value={which} items={WHICH} onChange={setWhich} />
@@ -88,17 +86,15 @@ export function TableBench({ now, numbers }: { now: TableNow; numbers: boolean }
             {now.trouble}
           </p>
         ) : null}
-        {numbers ? <Numbers now={now} /> : null}
       </div>
     </div>
   )
 }
 
 /** The head as one looks at it, its lugs as buttons; the chosen one is filled. */
-function HeadButtons({ now, numbers }: { now: TableNow; numbers: boolean }) {
-  const { table, head, lug, heard } = now
+function HeadButtons({ now }: { now: TableNow }) {
+  const { table, head, lug } = now
   const { drum } = table.heads[head]
-  const readings = heard[head].at(-1)!.turns ? new Map() : heard[head].at(-1)!.readings
   const half = MAP.size / 2
   return (
     <div
@@ -113,12 +109,7 @@ function HeadButtons({ now, numbers }: { now: TableNow; numbers: boolean }) {
       </svg>
       {Array.from({ length: drum.lugs }, (_, i) => {
         const angle = rodAngle(i, drum.lugs, PLAIN_LOOK)
-        const read = readings.get(i + 1)
         const [x, y] = [half + MAP.radius * Math.sin(angle), half - MAP.radius * Math.cos(angle)]
-        const [tx, ty] = [
-          half + MAP.label * MAP.radius * Math.sin(angle),
-          half - MAP.label * MAP.radius * Math.cos(angle),
-        ]
         return (
           <div key={i}>
             <button
@@ -134,38 +125,12 @@ function HeadButtons({ now, numbers }: { now: TableNow; numbers: boolean }) {
             >
               {i + 1}
             </button>
-            {numbers && read ? (
-              <span
-                style={{ left: tx - 34, top: ty - 12 }}
-                className="absolute w-[68px] text-center text-base font-bold"
-              >
-                {read.hz === null ? 'no pitch' : fixed(read.hz, 1)}
-              </span>
-            ) : null}
           </div>
         )
       })}
     </div>
   )
 }
-
-function Numbers({ now }: { now: TableNow }) {
-  const { table, head, heard, centreHz } = now
-  const { targetHz } = table.heads[head]
-  const last = heard[head].at(-1)!
-  const pitches = last.turns ? [] : [...last.readings.values()].flatMap(({ hz }) => hz ?? [])
-  const spread = pitches.length > 1 ? 1200 * Math.log2(Math.max(...pitches) / Math.min(...pitches)) : null
-  return (
-    <p className="text-lg">
-      {spread === null ? 'Tap the lugs to read them.' : `Spread of what was read ${Math.round(spread)} c.`}
-      {targetHz === null ? '' : ` Wanted: ${fixed(targetHz, 1)} Hz.`}
-      {centreHz === null ? '' : ` The middle: ${fixed(centreHz, 1)} Hz.`}
-    </p>
-  )
-}
-
-/** Every head of the table as it truly stands, for the judge. */
-export const truths = (now: TableNow) => now.table.heads.map((_, i) => headNow(now.table, i))
 
 /** Digits tap lugs, as on the Bench: 1 to 9, 0 for the tenth. */
 function useTableKeys(now: TableNow, lugs: number) {

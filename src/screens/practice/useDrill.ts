@@ -46,14 +46,14 @@ export interface Drill {
 }
 
 /** One run of a drill: its trials one after another, each answer kept before it is shown as kept. */
-export function useDrill(session: Session, onPlayed: (seconds: number) => void): Drill {
+export function useDrill(session: Session): Drill {
   const [record, setRecord] = useState<DrillRecord | null>(null)
   const [trial, setTrial] = useState<Trial | null>(null)
   const [phase, setPhase] = useState<Drill['phase']>('idle')
   const [told, setTold] = useState<Told | null>(null)
   const [trouble, setTrouble] = useState<string | null>(null)
   const [secondsLeft, setSecondsLeft] = useState(DRILL_SECONDS)
-  const { sounding, play: playTaps, stop: still } = useSounds(GAP_SECONDS, onPlayed)
+  const { sounding, play: playTaps, stop: still } = useSounds(GAP_SECONDS)
   const sound = useRef<DrillSound | null>(null)
   const running = useRef(0)
   const endsAt = useRef(0)

@@ -20,7 +20,7 @@ export interface Sounds {
 }
 
 /** Taps one after the other, a pause between them; those of before end when others begin, and when the place is left. */
-export function useSounds(gapSeconds: number, onPlayed?: (seconds: number) => void): Sounds {
+export function useSounds(gapSeconds: number): Sounds {
   const [sounding, setSounding] = useState<number | null>(null)
   const playing = useRef<Playing | null>(null)
   const stop = useCallback(() => playing.current?.stop(), [])
@@ -28,14 +28,13 @@ export function useSounds(gapSeconds: number, onPlayed?: (seconds: number) => vo
   const play = useCallback(
     async ({ sounds, rateHz }: DrillSound) => {
       stop()
-      onPlayed?.(sounds.reduce((sum, { length }) => sum + length / rateHz + gapSeconds, 0))
       const mine = playInTurn(sounds, rateHz, gapSeconds, setSounding)
       if (!mine) return false
       playing.current = mine
       await mine.done
       return true
     },
-    [stop, onPlayed, gapSeconds],
+    [stop, gapSeconds],
   )
   return { sounding, play, stop }
 }

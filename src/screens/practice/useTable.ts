@@ -12,29 +12,14 @@ import {
   type Table,
   type TableHead,
 } from '@/core/ear/table'
-import type { EvenRequest } from '@/core/evening/types'
-import type { Tap } from '@/core/measurement/types'
 import type { Session } from '@/session/session'
 
-/** What was heard of a head between two spells of turning, and what was turned then. */
-export interface Heard {
-  readings: ReadonlyMap<number, Tap>
-  pressed: boolean
-  turns: readonly number[] | null
-}
-
 const NOT_TAPPED = 'That tap could not be made. Tap again; if that does not help, reload the page.'
-
-const fresh = (pressed = false): Heard => ({ readings: new Map(), pressed, turns: null })
 
 export interface TableNow {
   table: Table
   head: number
   lug: number
-  /** Rounds of every head, the newest last. */
-  heard: ReadonlyArray<readonly Heard[]>
-  /** Centre pitch of the newest stroke on the middle, in Hz. */
-  centreHz: number | null
   busy: boolean
   /** Why the last tap could not be made or measured. */
   trouble: string | null
@@ -52,8 +37,6 @@ export function useTable(session: Session, start: Table): TableNow {
   const [table, setTable] = useState(start)
   const [head, choose] = useState(0)
   const [lug, setLug] = useState(1)
-  const [heard, setHeard] = useState<TableNow['heard']>(start.heads.map(() => [fresh()]))
-  const [centreHz, setCentreHz] = useState<number | null>(null)
   const [busy, setBusy] = useState(false)
   const [trouble, setTrouble] = useState<string | null>(null)
   const gone = useRef(false)
@@ -67,7 +50,7 @@ export function useTable(session: Session, start: Table): TableNow {
     struckHead: Pick<TableHead, 'drum' | 'rods'>,
     other: { lugHz: number; muted: boolean },
     where: number | 'centre',
-    onStruck: (tap: Tap) => void = () => undefined,
+    onStruck: () => void = () => undefined,
   ) => {
     setBusy(true)
     try {
@@ -75,7 +58,7 @@ export function useTable(session: Session, start: Table): TableNow {
       if (gone.current) return
       setTrouble(null)
       play(struck.samples, struck.rateHz)
-      onStruck(struck.tap)
+      onStruck()
     } catch {
       if (!gone.current) setTrouble(NOT_TAPPED)
     } finally {
@@ -87,11 +70,9 @@ export function useTable(session: Session, start: Table): TableNow {
     // A tap while another is made is made after it, from where the head then stands.
     if (busy) return void (wanted.current = where)
     if (where !== 'centre') setLug(where)
-    await sound(table.heads[head], otherOf(table, head, where !== 'centre'), where, (heardTap) => {
-      setTable((now) => tapped(now, head, where))
-      if (where === 'centre') setCentreHz(heardTap.hz)
-      else note((rounds) => withReading(rounds, where, heardTap))
-    })
+    await sound(table.heads[head], otherOf(table, head, where !== 'centre'), where, () =>
+      setTable((now) => tapped(now, head, where)),
+    )
   }
 
   const hearWanted = async () => {
@@ -101,9 +82,6 @@ export function useTable(session: Session, start: Table): TableNow {
     await sound(wanted, otherOf({ heads: [wanted], acts: [] }, 0, true), lug)
   }
 
-  const note = (change: (rounds: readonly Heard[]) => readonly Heard[]) =>
-    setHeard((all) => all.map((rounds, i) => (i === head ? change(rounds) : rounds)))
-
   useEffect(() => {
     if (busy || wanted.current === null) return
     const next = wanted.current
@@ -112,17 +90,11 @@ export function useTable(session: Session, start: Table): TableNow {
   })
 
   return {
-    ...{ table, head, lug, heard, centreHz, busy, trouble, choose },
+    ...{ table, head, lug, busy, trouble, choose },
     tap,
     hearWanted,
-    turn(turns) {
-      setTable((now) => turned(now, head, turns))
-      note((rounds) => withTurns(rounds, turns))
-    },
-    press() {
-      setTable((now) => pressed(now, head))
-      note((rounds) => [...rounds, fresh(true)])
-    },
+    turn: (turns) => setTable((now) => turned(now, head, turns)),
+    press: () => setTable((now) => pressed(now, head)),
     change: setTable,
   }
 }
@@ -140,38 +112,3 @@ function strike(
     options: { diameterInches: drum.diameterInches, tap, side: 'batter' },
   })
 }
-
-/** A tap after turning begins a new round; the newest tap of a lug stands. */
-function withReading(rounds: readonly Heard[], lug: number, tap: Tap): readonly Heard[] {
-  const last = rounds[rounds.length - 1]
-  const open = last.turns ? fresh() : last
-  const next = { ...open, readings: new Map(open.readings).set(lug, tap) }
-  return [...rounds.slice(0, last.turns ? undefined : -1), next]
-}
-
-function withTurns(rounds: readonly Heard[], turns: readonly number[]): readonly Heard[] {
-  const last = rounds[rounds.length - 1]
-  const sum = turns.map((turn, i) => turn + (last.turns?.[i] ?? 0))
-  return [...rounds.slice(0, -1), { ...last, turns: sum }]
-}
-
-/** The rounds of an `even` request. */
-export const roundsOf = (rounds: readonly Heard[]): EvenRequest['rounds'] =>
-  rounds.map(({ readings, pressed: wasPressed, turns }) => ({
-    readings: [...readings].flatMap(([lug, { hz, poles }]) =>
-      hz === null
-        ? []
-        : [
-            {
-              lug,
-              modes: poles.map((each) => ({
-                hz: each.hz,
-                levelDb: each.levelDb,
-                standardErrorHz: each.standardErrorHz,
-              })),
-            },
-          ],
-    ),
-    pressed: wasPressed,
-    ...(turns ? { turns: [...turns] } : {}),
-  }))

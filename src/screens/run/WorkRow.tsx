@@ -4,22 +4,17 @@ import { minutesText } from '@/text/minutes'
 import { nameText, relationFirstText, standsText, wantedText } from '@/text/run'
 import { Button } from '@/ui/Button'
 
-/** One head of the list: where it stands, what to do, how long. Before the run is begun nothing can be done with it. */
-export function WorkRow({
-  item,
-  word,
-  open,
-  noTime = false,
-  onOpen,
-  acts = [],
-}: {
+interface Props {
   item: WorkItem
   word: string
   open: boolean
   noTime?: boolean
   onOpen?: () => void
   acts?: ReadonlyArray<{ label: string; run: () => void }>
-}) {
+}
+
+/** One head of the list: where it stands, what to do, how long. Before the run is begun nothing can be done with it. */
+export function WorkRow({ item, word, open, noTime = false, onOpen, acts = [] }: Props) {
   const name = clsx('min-h-11 w-52 text-left text-lg max-md:w-full', open && 'font-bold')
   return (
     <li className="flex flex-wrap items-center gap-x-4 border-b border-line py-1.5">

@@ -6,22 +6,17 @@ import { Button } from '@/ui/Button'
 import { Field, INPUT_CLASS } from '@/ui/Field'
 import { Modal } from '@/ui/Modal'
 
-/** Names what is to be kept as a sheet, with notes; a known name makes its next version. */
-export function KeepForm({
-  title,
-  description,
-  firstNotes = '',
-  onKeep,
-  onClose,
-  children,
-}: {
+interface Props {
   title: string
   description?: string
   firstNotes?: string
   onKeep: (name: string, notes: string) => void
   onClose: () => void
   children?: ReactNode
-}) {
+}
+
+/** Names what is to be kept as a sheet, with notes; a known name makes its next version. */
+export function KeepForm({ title, description, firstNotes = '', onKeep, onClose, children }: Props) {
   const kit = useKit()
   const [name, setName] = useState('')
   const [notes, setNotes] = useState(firstNotes)

@@ -226,17 +226,14 @@ function besideText(says: SheetDrum | undefined): string[] {
   ]
 }
 
-function TargetCell({
-  kit,
-  drum,
-  side,
-  onOpen,
-}: {
+interface Props {
   kit: KitState
   drum: Drum
   side: Side
   onOpen: () => void
-}) {
+}
+
+function TargetCell({ kit, drum, side, onOpen }: Props) {
   const state = useSelect(({ clockMs, settings }) => ({ clockMs, settings }))
   const head = headIn(hereOf(state, kit), drum, side)
   const { kept, keptHand } = head

@@ -18,16 +18,14 @@ import { Pick } from '@/ui/Pick'
 
 const NOW = 'now'
 
-/** Versions of a sheet, and any two states of the kit head by head: cents, and the turns between them. */
-export function VersionsDialog({
-  kit,
-  sheet,
-  onClose,
-}: {
+interface Props {
   kit: KitState
   sheet: Sheet
   onClose: () => void
-}) {
+}
+
+/** Versions of a sheet, and any two states of the kit head by head: cents, and the turns between them. */
+export function VersionsDialog({ kit, sheet, onClose }: Props) {
   const session = useSession()
   const here = useSelect((state) => hereOf(state, kit))
   const versions = kit.sheets.flatMap((each) => each.versions.map((version) => ({ sheet: each, version })))

@@ -161,16 +161,14 @@ async function readChosen(session: Session, files: readonly File[]): Promise<voi
 const takeChosen = async (session: Session, files: readonly File[]) =>
   (await import('@/session/actions/incoming')).takeIn(session, files)
 
-/** What the commands that ask for a file open. */
-function FileInputs({
-  session,
-  sound,
-  kit,
-}: {
+interface FileInputsProps {
   session: Session
   sound: RefObject<HTMLInputElement | null>
   kit: RefObject<HTMLInputElement | null>
-}) {
+}
+
+/** What the commands that ask for a file open. */
+function FileInputs({ session, sound, kit }: FileInputsProps) {
   return (
     <>
       <FileInput
@@ -189,18 +187,15 @@ function FileInputs({
   )
 }
 
-/** Opens the system's own choice of files; the same file can be chosen again. */
-function FileInput({
-  ref,
-  accept,
-  label,
-  onFiles,
-}: {
+interface FileInputProps {
   ref: RefObject<HTMLInputElement | null>
   accept: string
   label: string
   onFiles: (files: File[]) => void
-}) {
+}
+
+/** Opens the system's own choice of files; the same file can be chosen again. */
+function FileInput({ ref, accept, label, onFiles }: FileInputProps) {
   return (
     <input
       ref={ref}

@@ -66,17 +66,14 @@ export function Nav() {
   )
 }
 
-function PlaceLink({
-  href,
-  label,
-  here,
-  seed,
-}: {
+interface Props {
   href: string
   label: string
   here: boolean
   seed: number
-}) {
+}
+
+function PlaceLink({ href, label, here, seed }: Props) {
   return (
     <Link
       href={href}

@@ -194,20 +194,16 @@ function Words({ asking, set }: { asking: Planning; set: (change: Partial<Spacin
 
 type Known = Planning['known']['drums'][number]
 
-/** Drums to tick; nothing where there are none. */
-function Ticks({
-  label,
-  drums,
-  chosen,
-  disabled = () => false,
-  onChange,
-}: {
+interface TicksProps {
   label: string
   drums: readonly Known[]
   chosen: readonly string[]
   disabled?: (drum: Known) => boolean
   onChange: (chosen: string[]) => void
-}) {
+}
+
+/** Drums to tick; nothing where there are none. */
+function Ticks({ label, drums, chosen, disabled = () => false, onChange }: TicksProps) {
   if (drums.length === 0) return null
   return (
     <fieldset className="mt-3">
@@ -237,20 +233,16 @@ function Ticks({
   )
 }
 
-/** Taken when the field is left or Enter is pressed: half a word is no pitch. */
-function TextChoice({
-  label,
-  placeholder,
-  value,
-  error,
-  onChange,
-}: {
+interface TextChoiceProps {
   label: string
   placeholder: string
   value: string
   error: string | undefined
   onChange: (value: string) => void
-}) {
+}
+
+/** Taken when the field is left or Enter is pressed: half a word is no pitch. */
+function TextChoice({ label, placeholder, value, error, onChange }: TextChoiceProps) {
   const [text, setText] = useState(value)
   const take = () => text !== value && onChange(text)
   return (

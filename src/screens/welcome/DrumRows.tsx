@@ -12,16 +12,14 @@ import type { GuessedDrum } from './guess'
 const COLUMNS =
   'lg:grid lg:grid-cols-[190px_minmax(160px,1fr)_56px_108px_90px_74px_82px_78px] lg:items-center lg:gap-x-4'
 
-/** The drums that were read out of the line, each on the rail with what was guessed of it. */
-export function DrumRows({
-  drums,
-  speaks,
-  onChange,
-}: {
+interface DrumRowsProps {
   drums: readonly GuessedDrum[]
   speaks: SpeaksModel
   onChange: (key: string, change: Partial<Drum>) => void
-}) {
+}
+
+/** The drums that were read out of the line, each on the rail with what was guessed of it. */
+export function DrumRows({ drums, speaks, onChange }: DrumRowsProps) {
   if (drums.length === 0) return null
   return (
     <div role="list" aria-label="Your drums">
@@ -61,17 +59,14 @@ function Notes({ speaks }: { speaks: SpeaksModel }) {
   )
 }
 
-function Row({
-  guessed,
-  bar,
-  speaks,
-  onChange,
-}: {
+interface RowProps {
   guessed: GuessedDrum
   bar: { from: number; to: number }
   speaks: SpeaksModel
   onChange: (change: Partial<Drum>) => void
-}) {
+}
+
+function Row({ guessed, bar, speaks, onChange }: RowProps) {
   const [open, setOpen] = useState(false)
   const { drum } = guessed
   const guesses = guessesOf(guessed, onChange)

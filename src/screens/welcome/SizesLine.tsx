@@ -8,18 +8,15 @@ const TYPE =
   'col-start-1 row-start-1 px-4 py-4 text-2xl leading-[1.7] break-words whitespace-pre-wrap md:px-5 md:text-4xl md:leading-[1.5]'
 const EXAMPLE = '20x15 kick, floor tom 15, 12 and 10 racks, 14x5.5 snare'
 
-/** The line of sizes on tape: what is understood of it is underlined while it is written. */
-export function SizesLine({
-  text,
-  said,
-  onChange,
-  onDone,
-}: {
+interface Props {
   text: string
   said: SaidSizes
   onChange: (text: string) => void
   onDone: () => void
-}) {
+}
+
+/** The line of sizes on tape: what is understood of it is underlined while it is written. */
+export function SizesLine({ text, said, onChange, onDone }: Props) {
   const id = useId()
   // The last word may not be finished.
   const slips = said.notUnderstood.filter(({ to }) => to < text.length)

@@ -10,7 +10,6 @@ const DEADLINE_MS: Record<keyof AdviserApi, number> = {
   pairMap: 40_000,
   plan: 60_000,
   tryLog: 180_000,
-  toolsWay: 60_000,
 }
 
 /** The adviser, started with the first thing it is asked. */

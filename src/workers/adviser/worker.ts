@@ -1,5 +1,4 @@
 import { expose } from 'comlink'
-import { toolsWay } from '@/core/ear/toolsWay'
 import { pairMapOf } from '@/core/pair/map'
 import { solvePair } from '@/core/pair/solve'
 import { planKit } from '@/core/spacing/plan'
@@ -13,7 +12,6 @@ const api: AdviserApi = {
   plan: planKit,
   pairMap: pairMapOf,
   tryLog,
-  toolsWay,
 }
 
 expose(api)

@@ -79,17 +79,14 @@ function pullText(turns: number): string {
   return `${turnText(round(turns))} ${turns < 0 ? 'looser' : 'tighter'}`
 }
 
-function Part({
-  title,
-  lines,
-  entries,
-  onOpen,
-}: {
+interface Props {
   title: string
   lines: readonly string[]
   entries: ReadonlyArray<keyof typeof NUMBER_ENTRY>
   onOpen: () => void
-}) {
+}
+
+function Part({ title, lines, entries, onOpen }: Props) {
   return (
     <section>
       <h3 className="font-bold">{title}</h3>

@@ -151,16 +151,14 @@ function Blind({ play, onStop }: { play: (which: 0 | 1) => void; onStop: () => v
 
 const HEIGHT = 210
 
-/** How the states die away, over each other on tape, and their figures side by side. */
-function CompareStrip({
-  chosen,
-  states,
-  strokes,
-}: {
+interface Props {
   chosen: readonly StateChoice[]
   states: readonly SoundState[]
   strokes: number
-}) {
+}
+
+/** How the states die away, over each other on tape, and their figures side by side. */
+function CompareStrip({ chosen, states, strokes }: Props) {
   const [ref, width] = useWidth<HTMLDivElement>(640)
   const struck = chosen.flatMap(({ stroke }) => (stroke ? [stroke] : []))
   return (

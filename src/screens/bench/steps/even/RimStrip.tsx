@@ -113,16 +113,14 @@ function RimHead({ view, read }: { view: BenchView; read: boolean }) {
   )
 }
 
-/** What the marks mean, and the newest reading. */
-function Signs({
-  expected,
-  toleranceCents,
-  readings,
-}: {
+interface Props {
   expected: boolean
   toleranceCents: number
   readings: readonly RimReading[]
-}) {
+}
+
+/** What the marks mean, and the newest reading. */
+function Signs({ expected, toleranceCents, readings }: Props) {
   const { a4Hz, tap } = useSelect(({ settings, bench }) => ({ a4Hz: settings.a4Hz, tap: bench.lastTap }))
   const last = tap?.used ? readings.find(({ lug }) => lug === tap.lug) : undefined
   return (

@@ -3,19 +3,16 @@
 import { turnText } from '@/text/turns'
 import { Button } from '@/ui/Button'
 
-/** Turns rod by rod, a step at a time. */
-export function RodSteps({
-  turns,
-  step,
-  words,
-  onChange,
-}: {
+interface Props {
   turns: readonly number[]
   /** One press of a button, in turns. */
   step: number
   words: { none: string; less: string; more: string; lessBy: string; moreBy: string; sizeFirst?: boolean }
   onChange: (rod: number, by: number) => void
-}) {
+}
+
+/** Turns rod by rod, a step at a time. */
+export function RodSteps({ turns, step, words, onChange }: Props) {
   const said = (turn: number) => {
     const word = turn < 0 ? words.less : words.more
     return words.sizeFirst ? `${turnText(turn)} ${word}` : `${word} ${turnText(turn)}`

@@ -9,16 +9,14 @@ import { fastAskText } from '@/text/fitting'
 import { Button } from '@/ui/Button'
 import { Panel, Phrase } from '../../Frame'
 
-/** Where the routine is, and the one press that goes on: to the rods, the pass, the other head, the next drum. */
-export function FastPanel({
-  view,
-  at,
-  onAsk,
-}: {
+interface Props {
   view: BenchView
   at: FastStep['what']
   onAsk: (what: 'other' | 'play') => void
-}) {
+}
+
+/** Where the routine is, and the one press that goes on: to the rods, the pass, the other head, the next drum. */
+export function FastPanel({ view, at, onAsk }: Props) {
   const session = useSession()
   if (!session) return null
   const { drum, side, kit } = view

@@ -5,18 +5,15 @@ import type { FastStep } from '@/core/fitting/fast'
 import { FAST_LEAVES_OUT, fastStepText, secondsText } from '@/text/fitting'
 import { StripFrame } from '../../Frame'
 
-/** The whole routine on tape, a line a step with its time; under it what it leaves out. */
-export function FastStrip({
-  steps,
-  at,
-  keys,
-  minutes,
-}: {
+interface Props {
   steps: readonly FastStep[]
   at: FastStep['what']
   keys: 1 | 2
   minutes: number
-}) {
+}
+
+/** The whole routine on tape, a line a step with its time; under it what it leaves out. */
+export function FastStrip({ steps, at, keys, minutes }: Props) {
   return (
     <StripFrame
       label="The fast routine"

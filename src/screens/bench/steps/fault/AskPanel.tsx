@@ -14,16 +14,7 @@ import { EntryLink } from '../../../handbook/EntryLink'
 /** Questions whose answer points to a rod. */
 const BY_ROD: ReadonlySet<QuestionId> = new Set(['feel', 'threads'])
 
-/** One question: how to find its answer, and the answers as large buttons; what the log knows already is marked. */
-export function AskPanel({
-  view,
-  question,
-  logged,
-  answered,
-  apart,
-  onAnswer,
-  onRods,
-}: {
+interface Props {
   view: BenchView
   question: QuestionId
   /** What the log answers it with; null where it does not. */
@@ -33,7 +24,10 @@ export function AskPanel({
   onAnswer: (answer: string | null) => void
   /** Rods that the practice drum's hand points to. */
   onRods: (rods: number[]) => void
-}) {
+}
+
+/** One question: how to find its answer, and the answers as large buttons; what the log knows already is marked. */
+export function AskPanel({ view, question, logged, answered, apart, onAnswer, onRods }: Props) {
   useTop(question)
   const session = useSession()
   if (!session) return null

@@ -96,20 +96,16 @@ const LEADS: Record<NonNullable<Cause['leads']>, { step: StepId; label: string }
   even: { step: 'even', label: 'Go on evening' },
 }
 
-/** The likeliest cause, what it means, what mends it; one button notes it and goes where it is mended. */
-function NamedPanel({
-  view,
-  drumRods,
-  cause,
-  sure,
-  onFurther,
-}: {
+interface Props {
   view: BenchView
   drumRods: readonly number[]
   cause: CauseId
   sure: boolean
   onFurther: (() => void) | null
-}) {
+}
+
+/** The likeliest cause, what it means, what mends it; one button notes it and goes where it is mended. */
+function NamedPanel({ view, drumRods, cause, sure, onFurther }: Props) {
   const session = useSession()
   const [rods, setRods] = useState<readonly number[]>(drumRods)
   if (!session) return null

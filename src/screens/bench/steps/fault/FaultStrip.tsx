@@ -13,15 +13,7 @@ import { COMPLAINT_ENTRY } from '@/handbook/links'
 
 const MOST_SHOWN = 10
 
-/** The odds of every cause on tape, the likeliest first, and what each answer said of them. */
-export function FaultStrip({
-  ranked,
-  answers,
-  logged,
-  kind,
-  onAgain,
-  onStartOver,
-}: {
+interface Props {
   ranked: ReturnType<typeof rankCauses>
   answers: readonly FaultAnswer[]
   /** What is known without asking. */
@@ -29,7 +21,10 @@ export function FaultStrip({
   kind: DrumKindRecord
   onAgain: (question: QuestionId) => void
   onStartOver: () => void
-}) {
+}
+
+/** The odds of every cause on tape, the likeliest first, and what each answer said of them. */
+export function FaultStrip({ ranked, answers, logged, kind, onAgain, onStartOver }: Props) {
   const begun = answers.length > 0
   return (
     <StripFrame

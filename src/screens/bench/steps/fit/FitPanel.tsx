@@ -30,17 +30,7 @@ const KINDS = [
   { value: 'same', label: 'the head that is on, back to slack' },
 ] as const
 
-/** The step at hand in large type, and what goes on. */
-export function FitPanel({
-  view,
-  fitting,
-  starts,
-  step,
-  last,
-  onChange,
-  onTick,
-  onDone,
-}: {
+interface FitPanelProps {
   view: BenchView
   fitting: Fitting
   starts: readonly SlackSchoolId[]
@@ -49,7 +39,10 @@ export function FitPanel({
   onChange: (fitting: Fitting) => void
   onTick: (id: string) => void
   onDone: () => void
-}) {
+}
+
+/** The step at hand in large type, and what goes on. */
+export function FitPanel({ view, fitting, starts, step, last, onChange, onTick, onDone }: FitPanelProps) {
   const session = useSession()
   const settings = useSelect((state) => state.settings)
   if (!session) return null
@@ -111,16 +104,14 @@ export function FitPanel({
   )
 }
 
-/** Film, surface and where its mark lies. */
-function NewHead({
-  view,
-  fitting,
-  onChange,
-}: {
+interface NewHeadProps {
   view: BenchView
   fitting: Fitting
   onChange: (fitting: Fitting) => void
-}) {
+}
+
+/** Film, surface and where its mark lies. */
+function NewHead({ view, fitting, onChange }: NewHeadProps) {
   return (
     <div className="mt-2 grid grid-cols-2 gap-3">
       <Field label="Film">

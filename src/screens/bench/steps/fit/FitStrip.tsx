@@ -8,18 +8,15 @@ import { rodOrderText } from '@/text/fit'
 import { StripFrame } from '../../Frame'
 import { useMapLook } from '../../useMapLook'
 
-/** The way to the slack start on tape: each step with what to check, and the order of the rods drawn. */
-export function FitStrip({
-  steps,
-  ticked,
-  groups,
-  onTick,
-}: {
+interface Props {
   steps: readonly FitStep[]
   ticked: readonly string[]
   groups: readonly (readonly number[])[]
   onTick: (id: string) => void
-}) {
+}
+
+/** The way to the slack start on tape: each step with what to check, and the order of the rods drawn. */
+export function FitStrip({ steps, ticked, groups, onTick }: Props) {
   const look = useMapLook()
   const keys = useSelect((state) => state.settings.keys)
   const order = groups.map((group) => group.map((rod) => rod + 1).join('·')).join(', ')

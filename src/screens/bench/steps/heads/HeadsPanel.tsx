@@ -24,16 +24,7 @@ import { LIMIT_ENTRY } from '@/handbook/links'
 import { chooseHead } from '@/session/actions/kits'
 import { hzText } from '@/text/heads'
 
-/** What is wanted of both heads, the turns that make it in the largest type, and one button that aims both there. */
-export function HeadsPanel({
-  view,
-  pair,
-  stands,
-  want,
-  found,
-  fresh,
-  onWant,
-}: {
+interface HeadsPanelProps {
   view: BenchView
   pair: DrumPair
   stands: PairBelief
@@ -42,7 +33,10 @@ export function HeadsPanel({
   /** The answer is to the newest wish. */
   fresh: boolean
   onWant: (want: PairWant) => void
-}) {
+}
+
+/** What is wanted of both heads, the turns that make it in the largest type, and one button that aims both there. */
+export function HeadsPanel({ view, pair, stands, want, found, fresh, onWant }: HeadsPanelProps) {
   const session = useSession()
   const settings = useSelect((state) => state.settings)
   if (!session || !found) return <p className="text-2xl font-bold text-soft">Working it out…</p>
@@ -170,16 +164,14 @@ const NAMES: Record<WayId, string> = {
   half: 'half each',
 }
 
-/** The three ways to a relation side by side: turns of each head, and what becomes of the centre. */
-function Ways({
-  ways,
-  aboveCents,
-  onTake,
-}: {
+interface WaysProps {
   ways: readonly PairWay[]
   aboveCents: number
   onTake: (way: PairWay) => void
-}) {
+}
+
+/** The three ways to a relation side by side: turns of each head, and what becomes of the centre. */
+function Ways({ ways, aboveCents, onTake }: WaysProps) {
   // The drum stands so already: nothing to choose between.
   if (
     ways.every(({ turns }) => [turns.batter, turns.resonant].every((turn) => allRodsText(turn) === 'leave'))

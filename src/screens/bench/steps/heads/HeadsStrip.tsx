@@ -20,18 +20,15 @@ import { StripFrame } from '../../Frame'
 const LEAST = { width: 280, height: 300 }
 const round = (value: number) => Number(value.toFixed(1))
 
-/** The map of both heads on tape: where the drum is, was, and would go. */
-export function HeadsStrip({
-  pair,
-  stands = null,
-  found = null,
-  onGoal,
-}: {
+interface Props {
   pair: DrumPair
   stands?: PairBelief | null
   found?: PairAnswer | null
   onGoal?: (want: PairWant) => void
-}) {
+}
+
+/** The map of both heads on tape: where the drum is, was, and would go. */
+export function HeadsStrip({ pair, stands = null, found = null, onGoal }: Props) {
   const session = useSession()
   const a4Hz = useSelect((state) => state.settings.a4Hz)
   const [ref, box] = useBox<HTMLDivElement>({ width: 640, height: 420 })

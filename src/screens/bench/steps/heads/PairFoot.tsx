@@ -13,18 +13,15 @@ import { Slider } from 'radix-ui'
 /** How far either side of where it stands a line reaches, as a factor. */
 const REACH = 1.6
 
-/** Every figure of both heads on a line of its own: filled where it stands, hollow where it would go; the lugs' can be moved. */
-export function PairFoot({
-  pair,
-  stands,
-  found,
-  onWant,
-}: {
+interface PairFootProps {
   pair: DrumPair
   stands: PairBelief
   found: PairAnswer
   onWant: (want: PairWant) => void
-}) {
+}
+
+/** Every figure of both heads on a line of its own: filled where it stands, hollow where it would go; the lugs' can be moved. */
+export function PairFoot({ pair, stands, found, onWant }: PairFootProps) {
   const model = pairModel(pair)
   const centreNow = pair.stands.centreHz ?? model.centre(stands).hz
   const about = (side: 'batter' | 'resonant') => (pair.stands.read[side] ? '' : 'about ')
@@ -89,16 +86,7 @@ const CENTS = 1200
 
 const MARK = 'absolute top-1/2 -translate-x-1/2 -translate-y-1/2'
 
-/** One figure on a logarithmic line: where it stands, where it would go. With `onMove` the goal is a slider. */
-function PairLine({
-  label,
-  now,
-  then,
-  reach,
-  text,
-  liked,
-  onMove,
-}: {
+interface PairLineProps {
   label: string
   now: number
   then: number
@@ -107,7 +95,10 @@ function PairLine({
   text: string
   liked?: readonly [number, number]
   onMove?: (value: number) => void
-}) {
+}
+
+/** One figure on a logarithmic line: where it stands, where it would go. With `onMove` the goal is a slider. */
+function PairLine({ label, now, then, reach, text, liked, onMove }: PairLineProps) {
   const most = STEP_CENTS * Math.round((CENTS * Math.log2(reach)) / STEP_CENTS)
   const cents = (value: number) => Math.max(-most, Math.min(most, CENTS * Math.log2(value / now)))
   const left = (value: number) => `${(50 * (cents(value) + most)) / most}%`

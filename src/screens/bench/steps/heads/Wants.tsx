@@ -30,16 +30,14 @@ function wantText(key: WantKey, value: number): string {
 
 const wantOf = (answer: PairAnswer, key: WantKey) => answer[key] ?? 0
 
-/** The two things that are wanted, in words or numbers, and wishes for the sound. */
-export function Wants({
-  want,
-  answer,
-  onChange,
-}: {
+interface WantsProps {
   want: PairWant
   answer: PairAnswer
   onChange: (want: PairWant) => void
-}) {
+}
+
+/** The two things that are wanted, in words or numbers, and wishes for the sound. */
+export function Wants({ want, answer, onChange }: WantsProps) {
   // In the order in which they were named: a row stays where it is when its wish is changed.
   const keys = Object.keys(want) as WantKey[]
   const one = answer.resonantHz === null
@@ -94,16 +92,14 @@ export function Wants({
 
 const tenth = (hz: number) => Number(hz.toFixed(1))
 
-/** One want in the field that reads what it is. */
-function WantField({
-  name,
-  value,
-  onTake,
-}: {
+interface WantFieldProps {
   name: WantKey
   value: number
   onTake: (value: number) => void
-}) {
+}
+
+/** One want in the field that reads what it is. */
+function WantField({ name, value, onTake }: WantFieldProps) {
   const tuning = useTuning()
   const own = { label: LABELS[name].label, text: wantText(name, value), onTake, className: 'flex-1' }
   if (name === 'resonantAboveCents') return <IntervalField {...own} />

@@ -17,17 +17,7 @@ import type { Keepable } from './KeepStep'
 
 const NAME_LENGTH = 60
 
-/** Which heads, on which sheet, and what is missing; one button keeps it all. */
-export function KeepPanel({
-  view,
-  says,
-  kept,
-  heads,
-  name,
-  sheets,
-  held,
-  onName,
-}: {
+interface KeepPanelProps {
   view: BenchView
   says: SheetDrum
   kept: SheetDrum | null
@@ -36,7 +26,10 @@ export function KeepPanel({
   sheets: readonly string[]
   held: string | null
   onName: (name: string) => void
-}) {
+}
+
+/** Which heads, on which sheet, and what is missing; one button keeps it all. */
+export function KeepPanel({ view, says, kept, heads, name, sheets, held, onName }: KeepPanelProps) {
   const session = useSession()
   // A head that was read long ago does not overwrite what the sheet has, unless it is asked to.
   const [chosen, setChosen] = useState<Partial<Record<Side, boolean>>>({})
@@ -121,15 +114,7 @@ export function KeepPanel({
   )
 }
 
-function Heads({
-  says,
-  heads,
-  takes,
-  chosen,
-  onTake,
-  uneven,
-  onUneven,
-}: {
+interface HeadsProps {
   says: SheetDrum
   heads: readonly Keepable[]
   takes: (head: Keepable) => boolean
@@ -137,7 +122,9 @@ function Heads({
   onTake: (chosen: Partial<Record<Side, boolean>>) => void
   uneven: Partial<Record<Side, boolean>>
   onUneven: (uneven: Partial<Record<Side, boolean>>) => void
-}) {
+}
+
+function Heads({ says, heads, takes, chosen, onTake, uneven, onUneven }: HeadsProps) {
   const a4Hz = useSelect((state) => state.settings.a4Hz)
   return (
     <div className="mt-2">
@@ -198,15 +185,13 @@ function MissingPart({ view, says }: { view: BenchView; says: SheetDrum }) {
   )
 }
 
-function Tick({
-  label,
-  checked,
-  onChange,
-}: {
+interface TickProps {
   label: string
   checked: boolean
   onChange: (checked: boolean) => void
-}) {
+}
+
+function Tick({ label, checked, onChange }: TickProps) {
   return (
     <label className="flex min-h-11 cursor-pointer items-center gap-3 leading-snug">
       <input

@@ -7,20 +7,16 @@ import { Sideways } from '@/ui/Sideways'
 import { StripFrame } from '../../Frame'
 import type { Keepable } from './KeepStep'
 
-/** The drum's line of the sheet on tape: what is known of it now, what the sheet says, and how they differ. */
-export function KeepStrip({
-  drum,
-  says,
-  kept,
-  heads,
-  sheet,
-}: {
+interface Props {
   drum: Drum
   says: SheetDrum
   kept: SheetDrum | null
   heads: readonly Keepable[]
   sheet: string | null
-}) {
+}
+
+/** The drum's line of the sheet on tape: what is known of it now, what the sheet says, and how they differ. */
+export function KeepStrip({ drum, says, kept, heads, sheet }: Props) {
   const when = new Map<string, string>(
     heads.filter(({ at, old }) => at === null || old).map(({ side, at }) => [side, readText(at)]),
   )

@@ -73,20 +73,16 @@ export function KickStep() {
 
 type Front = ReturnType<typeof frontChoices>['fronts'][number]
 
-/** Front heads side by side on tape: what people say of each, and what the model foretells. */
-function KickStrip({
-  from,
-  fronts,
-  nowHz,
-  onAim,
-  onHear,
-}: {
+interface Props {
   from: number
   fronts: readonly Front[]
   nowHz: number | null
   onAim: (front: Front) => void
   onHear: (front: Front) => void
-}) {
+}
+
+/** Front heads side by side on tape: what people say of each, and what the model foretells. */
+function KickStrip({ from, fronts, nowHz, onAim, onHear }: Props) {
   return (
     <StripFrame
       label="Front head"

@@ -50,20 +50,16 @@ export function LookStep() {
   )
 }
 
-/** One part to look at, what may be found there; behind the last, what stands open. */
-function LookPanel({
-  view,
-  area,
-  open,
-  onNext,
-  onAgain,
-}: {
+interface Props {
   view: BenchView
   area: AreaState | null
   open: readonly NotedFinding[]
   onNext: () => void
   onAgain: () => void
-}) {
+}
+
+/** One part to look at, what may be found there; behind the last, what stands open. */
+function LookPanel({ view, area, open, onNext, onAgain }: Props) {
   useTop(area?.id ?? null)
   const session = useSession()
   if (!session) return null

@@ -17,18 +17,15 @@ export interface AreaState {
   found: readonly NotedFinding[]
 }
 
-/** The parts on tape, in the order of the hands, each with what was seen of it; rods that were named, on the head. */
-export function LookStrip({
-  areas,
-  at,
-  lugs,
-  onChoose,
-}: {
+interface Props {
   areas: readonly AreaState[]
   at: AreaId | null
   lugs: number
   onChoose: (area: AreaId) => void
-}) {
+}
+
+/** The parts on tape, in the order of the hands, each with what was seen of it; rods that were named, on the head. */
+export function LookStrip({ areas, at, lugs, onChoose }: Props) {
   const rods = [...new Set(areas.flatMap(({ found }) => found.flatMap((each) => each.rods)))].sort(
     (a, b) => a - b,
   )

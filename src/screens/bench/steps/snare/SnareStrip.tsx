@@ -16,16 +16,7 @@ interface Range {
   hz: number
 }
 
-/** Where the batter stands among what people call it, and the bed and wires of the thin side. */
-export function SnareStrip({
-  drum,
-  batterHz,
-  resonantHz,
-  sideHz,
-  ranges,
-  wires,
-  onAim,
-}: {
+interface Props {
   drum: Drum
   batterHz: number | null
   resonantHz: number | null
@@ -33,7 +24,10 @@ export function SnareStrip({
   ranges: readonly Range[]
   wires: Parameters<typeof wiresText>[0]
   onAim: (hz: number) => void
-}) {
+}
+
+/** Where the batter stands among what people call it, and the bed and wires of the thin side. */
+export function SnareStrip({ drum, batterHz, resonantHz, sideHz, ranges, wires, onAim }: Props) {
   const bed = drum.snareBed?.lugs ?? []
   const look = useMapLook()
   const turns = Array.from({ length: drum.lugs }, (_, i) => (bed.includes(i + 1) ? -1 / 4 : 0))

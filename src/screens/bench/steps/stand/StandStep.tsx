@@ -101,20 +101,16 @@ function PlaceEntry({ onPlace }: { onPlace: (place: string) => void }) {
   )
 }
 
-/** The ring of every place on tape, held by the rim first: what the stand takes of it is seen at a glance. */
-function StandStrip({
-  names,
-  places,
-  chosen,
-  verdict,
-  onChoose,
-}: {
+interface Props {
   names: readonly string[]
   places: ReturnType<typeof ringsBy>
   chosen: string | null
   verdict: string
   onChoose: (name: string) => void
-}) {
+}
+
+/** The ring of every place on tape, held by the rim first: what the stand takes of it is seen at a glance. */
+function StandStrip({ names, places, chosen, verdict, onChoose }: Props) {
   const longest = Math.max(0.05, ...places.map(({ ring }) => ring))
   return (
     <StripFrame label="Place" seed={76} over={<span className="text-xl font-bold">{verdict}</span>}>

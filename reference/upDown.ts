@@ -1,4 +1,4 @@
-import type { Scale } from './staircase'
+import type { Scale } from '@/core/ear/staircase'
 
 /**
  * The plain staircase that the Bayesian one is held against: after two right answers the difference gets smaller, after
