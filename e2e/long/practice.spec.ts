@@ -43,19 +43,10 @@ test('a head by ear alone is judged, kept and seen again', async ({ page }) => {
   await page.getByRole('button', { name: 'up 1/8' }).click()
   await page.getByRole('button', { name: 'Done: judge it' }).click()
   await expect(page.getByText(/^Found: spread .*after 1 pass, 1\/4 turn of the key/)).toBeVisible()
-  const strip = page.getByRole('region', { name: 'Spread left, in cents, head by head' })
+  const strip = page.getByRole('region', { name: 'Set by ear before' })
   await expect(strip.getByRole('listitem')).toHaveCount(1)
   // Kept: another day's head stands beside it.
   await page.reload()
   await page.getByRole('radio', { name: 'by ear alone' }).click()
   await expect(strip.getByRole('listitem')).toHaveCount(1)
-})
-
-test('how far to turn is said first, then seen', async ({ page }) => {
-  await openPractice(page)
-  await page.getByRole('radio', { name: 'how far' }).click()
-  await page.getByRole('button', { name: 'Hear the first one' }).click()
-  await page.getByRole('button', { name: 'up 1/4' }).click()
-  await expect(page.getByText(/would do it, by the usual turn law/)).toBeVisible()
-  await expect(page.getByText(/^1 said, off by/)).toBeVisible()
 })

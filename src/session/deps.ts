@@ -49,7 +49,6 @@ export interface SessionDeps {
     | 'deafen'
     | 'look'
     | 'drillTrial'
-    | 'drillSounds'
   >
   adviser(): Adviser
   /** Calls back when a worker was started anew, is lost, or answers (again). */

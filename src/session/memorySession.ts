@@ -120,7 +120,6 @@ export function memorySession(
         deafen: missing,
         look: missing,
         drillTrial: (run: never) => Promise.resolve({ trial: nextTrial(run), sounds: [], rateHz: 48_000 }),
-        drillSounds: () => Promise.resolve({ sounds: [], rateHz: 48_000 }),
       }) as never,
     adviser: () =>
       ({

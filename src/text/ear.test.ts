@@ -1,5 +1,5 @@
 import type { DrillResult } from '@/core/ear/result'
-import { chanceText, farText, lapseText, levelText, limenText, resultText, standsText, workText } from './ear'
+import { chanceText, lapseText, levelText, limenText, resultText, standsText, workText } from './ear'
 
 const result = (change: Partial<DrillResult> = {}): DrillResult => ({
   ...{ threshold: 9.2, error: 1.8, lapse: 0.026, slope: 1.5, skill: 0.999, beyond: 0, trials: 40, right: 33 },
@@ -37,12 +37,8 @@ test('beside the limens of tones, with a word where those were not measured', ()
   expect(limenText(5, 300)).not.toMatch(/carried on/)
 })
 
-test('a head set by ear, and turns that were said', () => {
+test('a head set by ear', () => {
   expect(standsText({ spreadCents: 9.4, offCents: -4.2 })).toBe('spread 9 c, 4 c under the pitch')
   expect(standsText({ spreadCents: 9.4, offCents: null })).toBe('spread 9 c')
   expect(workText({ passes: 1, turns: 0.5, taps: 12 })).toBe('1 pass, 1/2 turn of the key, 12 taps')
-  expect(farText(null)).toBe('Nothing was said yet.')
-  expect(farText({ guesses: 4, biasTurns: 0.125, offTurns: 0.25, wrongWay: 1 })).toBe(
-    '4 said, off by 1/4 of a turn as a rule, 1/8 too high on average; the wrong way once',
-  )
 })

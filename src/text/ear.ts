@@ -1,7 +1,6 @@
 import { DRILLS, type DrillId } from '@/core/ear/kinds'
 import { LIMENS_FROM_HZ, toneLimenCents } from '@/core/ear/limens'
 import type { DrillResult } from '@/core/ear/result'
-import type { FarResult } from '@/core/ear/far'
 import type { HeadNow, Work } from '@/core/ear/table'
 import { fixed } from './shown'
 import { turnText } from './turns'
@@ -84,15 +83,4 @@ export function standsText({ spreadCents, offCents }: Pick<HeadNow, 'spreadCents
 /** "3 passes, 2 1/4 turns of the key, 21 taps". */
 export function workText({ passes, turns, taps }: Work): string {
   return `${passes} ${passes === 1 ? 'pass' : 'passes'}, ${turnText(Math.round(turns * 8) / 8)} ${turns > 1.06 ? 'turns' : 'turn'} of the key, ${taps} taps`
-}
-
-export function farText(result: FarResult | null): string {
-  if (!result) return 'Nothing was said yet.'
-  const { guesses, biasTurns, offTurns, wrongWay } = result
-  const bias =
-    Math.abs(biasTurns) < 1 / 32
-      ? 'as often too much as too little'
-      : `${turnText(Math.round(Math.abs(biasTurns) * 32) / 32 || 1 / 32)} too ${biasTurns > 0 ? 'high' : 'low'} on average`
-  const wrong = wrongWay ? `; the wrong way ${wrongWay === 1 ? 'once' : `${wrongWay} times`}` : ''
-  return `${guesses} said, off by ${turnText(Math.max(1, Math.round(offTurns * 32)) / 32)} of a turn as a rule, ${bias}${wrong}`
 }

@@ -37,8 +37,6 @@ export interface EarApi {
   practiceAnswers(trouble: Trouble): AllAnswers
   /** The next trial of a drill, and the sound of its taps. */
   drillTrial(run: DrillRun): { trial: Trial; sounds: Float32Array[]; rateHz: number }
-  /** The sound of taps, all at one level. */
-  drillSounds(taps: Pick<Trial, 'taps' | 'levelDb'>): { sounds: Float32Array[]; rateHz: number }
   /** Starts listening anew at a rate; blocks are then pushed in order. */
   listen(rateHz: number, options: MeasureOptions): void
   aimAt(options: MeasureOptions): void

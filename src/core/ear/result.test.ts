@@ -1,9 +1,7 @@
 import { thresholdNear, withFound } from './found'
-import { farResult, farTrial } from './far'
 import { nextTrial } from './drill'
 import { courseOf, resultOf, withAnswer, type Answered, type DrillRun } from './result'
 import { USUAL_DRILL_DRUM as DRUM } from './trial'
-import { turnLawPrior } from '../membrane/turnLaw'
 
 const run = (answered: Answered[]): DrillRun => ({ kind: 'higher', drum: DRUM, seed: 1, answered })
 const at = (level: number, right: boolean): Answered => ({
@@ -51,18 +49,4 @@ test('what an ear tells apart holds near the pitch at which it was measured, the
   expect(thresholdNear(list, 170)).toBe(9)
   expect(thresholdNear(list, 90)).toBe(35)
   expect(thresholdNear(list, 500)).toBeNull()
-})
-
-test('how far to turn: the truth is the turn law of that size, and the wrong way is counted', () => {
-  const { fromHz, toHz, turns } = farTrial(DRUM, 4)
-  expect((toHz ** 2 - fromHz ** 2) / turnLawPrior(12).mean).toBeCloseTo(turns, 6)
-  expect(Math.abs(turns) * 8).toBeCloseTo(Math.round(Math.abs(turns) * 8), 9)
-  expect(farResult([])).toBeNull()
-  const result = farResult([
-    { said: 0.5, true: 0.25 },
-    { said: -0.25, true: 0.25 },
-  ])!
-  expect(result.wrongWay).toBe(1)
-  expect(result.biasTurns).toBeCloseTo(-0.125, 9)
-  expect(result.offTurns).toBeCloseTo(Math.sqrt((0.25 ** 2 + 0.5 ** 2) / 2), 9)
 })

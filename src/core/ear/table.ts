@@ -150,12 +150,11 @@ export interface Work {
   turns: number
 }
 
-/** What was done to a head, or to all of them. */
-export function workOf({ acts }: Table, head?: number): Work {
+/** What was done. */
+export function workOf({ acts }: Table): Work {
   const work: Work = { taps: 0, passes: 0, turns: 0 }
   let turning = false
   for (const act of acts) {
-    if (head !== undefined && act.head !== head) continue
     if (act.did === 'tapped') {
       work.taps++
       turning = false

@@ -118,7 +118,7 @@ function tapOn(head: PracticeHead, lug: DrillTap['lug'], hz: number, random: Ran
 }
 
 /** One lug tapped at two pitches of the whole head. */
-export function higherPair(drum: DrillDrum, pitches: readonly number[], random: Random): DrillTap[] {
+function higherPair(drum: DrillDrum, pitches: readonly number[], random: Random): DrillTap[] {
   const lug = 1 + Math.floor(random.uniform() * drum.lugs * 0.9999)
   return pitches.map((hz) => tapOn(headAt(drum, hz), lug, hz, random))
 }

@@ -44,7 +44,7 @@ export const practisedSchema = z.discriminatedUnion('what', [
     through: z.enum(['headphones', 'speaker']),
     answered: z.array(answeredSchema).max(400),
   }),
-  /** How far to turn: what was said, and what it would have taken, in turns of every rod. */
+  /** How far to turn, in records of before: what was said, and what it would have taken, in turns of every rod. */
   z.strictObject({
     what: z.literal('far'),
     ...kept,

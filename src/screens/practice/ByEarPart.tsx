@@ -1,16 +1,17 @@
 'use client'
 
+import { format } from 'date-fns'
 import { useState } from 'react'
 import { headNow, seedOf, stateRods, workOf, type Table, type TableState } from '@/core/ear/table'
 import { usualHz } from '@/core/records/usualDrum'
 import { keepPractised } from '@/session/actions/drills'
 import { drillDrumOf, tableDrumOf, type PracticeChoice } from '@/session/practiceDrums'
+import { useSelect } from '@/session/react'
 import type { Session } from '@/session/session'
 import { standsText, workText } from '@/text/ear'
 import { Button } from '@/ui/Button'
 import { Choice } from '@/ui/Choice'
 import { Pick } from '@/ui/Pick'
-import { Sittings } from './Sittings'
 import { TableBench } from './TableBench'
 import { useTable } from './useTable'
 
@@ -19,6 +20,9 @@ const STATES = [
   { value: 'rough', label: 'rough' },
   { value: 'nearly', label: 'nearly there' },
 ] as const
+
+/** So many heads of before, the newest first. */
+const SHOWN = 12
 
 interface Setting {
   drum: string
@@ -52,7 +56,7 @@ export function ByEarPart({ session, choices }: Props) {
         </Button>
       </div>
       <OneHead key={JSON.stringify(setting)} {...{ session, choice, setting }} />
-      <Sittings kind="set" />
+      <SetBefore />
     </section>
   )
 }
@@ -101,5 +105,31 @@ function OneHead({ session, choice, setting }: OneHeadProps) {
         {judged?.said}
       </p>
     </>
+  )
+}
+
+/** How one got better at it: the heads that were set by ear before. */
+function SetBefore() {
+  const heads = (useSelect((state) => state.drills) ?? [])
+    .flatMap((each) => (each.what === 'set' ? [each] : []))
+    .slice(-SHOWN)
+    .reverse()
+  if (heads.length === 0) return null
+  return (
+    <section aria-label="Set by ear before" className="mt-6 max-w-3xl border-t border-line pt-3">
+      <h3 className="text-soft">Set by ear before</h3>
+      <ol>
+        {heads.map(({ id, at, drum, foundSpreadCents, ear }) => (
+          <li key={id} className="flex flex-wrap gap-x-5 border-b border-line py-2 text-lg">
+            <span className="w-20 text-soft">{format(Date.parse(at), 'd MMM')}</span>
+            <span>
+              {drum.diameterInches} in, found {Math.round(foundSpreadCents)} c
+            </span>
+            <span className="font-bold">left {standsText(ear)}</span>
+            <span className="text-soft">{workText(ear)}</span>
+          </li>
+        ))}
+      </ol>
+    </section>
   )
 }

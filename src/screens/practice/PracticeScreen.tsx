@@ -7,12 +7,10 @@ import { useKit, useSelect, useSession } from '@/session/react'
 import { Choice } from '@/ui/Choice'
 import { ByEarPart } from './ByEarPart'
 import { EarPart } from './EarPart'
-import { FarPart } from './FarPart'
 import { LessonsPart } from './LessonsPart'
 
 const PARTS = [
   { value: 'ear', label: 'the ear' },
-  { value: 'far', label: 'how far' },
   { value: 'set', label: 'by ear alone' },
   { value: 'lessons', label: 'lessons' },
 ] as const
@@ -40,7 +38,6 @@ export function PracticeScreen() {
       </div>
       <div className="mt-2">
         {part === 'ear' ? <EarPart {...{ session, choices }} /> : null}
-        {part === 'far' ? <FarPart {...{ session, choices }} /> : null}
         {part === 'set' ? <ByEarPart {...{ session, choices }} /> : null}
         {part === 'lessons' ? <LessonsPart session={session} /> : null}
       </div>

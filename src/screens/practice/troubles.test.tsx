@@ -16,23 +16,6 @@ async function show(prepare: (bench: ReturnType<typeof testSession>) => void = (
 const press = (name: string | RegExp) =>
   act(async () => void fireEvent.click(screen.getByRole('button', { name })))
 
-test('how far: what was said is kept, what it would have taken is told, and sittings stand side by side', async () => {
-  const { disk } = await show()
-  fireEvent.click(screen.getByRole('radio', { name: 'how far' }))
-  expect(screen.queryByRole('region', { name: /sitting by sitting/ })).toBeNull()
-  await press('Hear the first one')
-  await settled()
-  expect(screen.getByRole('alert').textContent).toMatch(/plays no sound/)
-  await press('up 1/8')
-  expect(screen.getByText(/would do it, by the usual turn law/)).toBeTruthy()
-  // Said once: a second thought counts for nothing.
-  await press('down 1/8')
-  expect(disk.drills).toHaveLength(1)
-  expect(disk.drills![0]).toMatchObject({ what: 'far', said: [{ said: 0.125 }] })
-  const strip = screen.getByRole('region', { name: /sitting by sitting/ })
-  expect(strip.textContent).toMatch(/1 said, off by/)
-})
-
 test('more than ten minutes of drills within the hour are said before the next', async () => {
   const run = (id: string, minutesAgo: number, nowMs: number): DrillRecord => ({
     ...{ what: 'drill', id, kind: 'higher', seed: 1, through: 'headphones' },
@@ -64,5 +47,5 @@ test('a tap that cannot be made is said; the table stands and can be judged', as
   expect(screen.getByRole('alert').textContent).toMatch(/could not be made/)
   await press('Done: judge it')
   expect(disk.drills).toHaveLength(1)
-  expect(screen.getByRole('region', { name: /head by head/ }).textContent).toMatch(/found spread/)
+  expect(screen.getByRole('region', { name: 'Set by ear before' }).textContent).toMatch(/found \d+ c/)
 })

@@ -46,13 +46,6 @@ const api: EarApi = {
       sounds.map(({ buffer }) => buffer),
     )
   },
-  drillSounds(taps) {
-    const sounds = soundsOf(taps, PRACTICE_RATE_HZ)
-    return transfer(
-      { sounds, rateHz: PRACTICE_RATE_HZ },
-      sounds.map(({ buffer }) => buffer),
-    )
-  },
   listen(rateHz, options) {
     listener = new Listener(rateHz, options)
   },
