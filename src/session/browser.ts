@@ -1,4 +1,5 @@
 import { startAdviser, type Adviser } from '@/workers/adviser/client'
+import { startBeliever } from '@/workers/believer/client'
 import { startGuard } from '@/workers/guard/client'
 import { startEar, type Ear } from '@/workers/ear/client'
 import { browserMicrophone } from '@/audio/microphone'
@@ -10,7 +11,7 @@ import { openHumbraDb, type Db } from '@/storage/schema'
 import { summaryStore } from '@/storage/summaryStore'
 import { takeStore } from '@/storage/takeStore'
 import { settingsStore } from '@/storage/settingsStore'
-import { WorkerLost, watched } from '@/workers/watched'
+import { WorkerLost } from '@/workers/watched'
 import { bringDemo } from './actions/demo'
 import { watchAdvice } from './adviceWatch'
 import type { SessionDeps, WorkerName } from './deps'
@@ -19,16 +20,11 @@ import { once } from '@/core/numeric/once'
 import { keepOffline } from './offline'
 import { Session } from './session'
 import { browserSitting } from './sittingActs'
-import type { Believed, Past } from '@/core/status/ahead'
 
 const CHANNEL = 'humbra-log'
-
 const LOCK = 'humbra-log'
-
 const DEMO_URL = '/demo/lounge.humbra.json'
-
 const START_URL = '/api/start'
-
 const MINUTE_MS = 60_000
 
 /** Reading the property throws where the user forbids storage. */
@@ -158,26 +154,3 @@ export const browserSession = once(() => {
   void session.start(bringDemo).then(() => watchAdvice(session))
   return session
 })
-
-/** Longer than a kit of many heads takes on a slow phone. */
-const DEADLINE_MS = 60_000
-
-interface BelieverApi {
-  believe(pasts: readonly Past[]): Believed[]
-}
-
-/** A log is not held back for longer. */
-const PATIENCE_MS = 10_000
-
-/** Works out where heads were left; null where that cannot be had, or not soon: then the page works it out when it is asked. */
-function startBeliever(): (pasts: readonly Past[]) => Promise<Believed[] | null> {
-  const worker = watched<BelieverApi>(
-    () => new Worker(new URL('./worker.ts', import.meta.url), { type: 'module' }),
-    { deadlineMs: () => DEADLINE_MS, onLost: () => undefined },
-  )
-  return (pasts) =>
-    Promise.race([
-      worker.believe(pasts).catch(() => null),
-      new Promise<null>((resolve) => setTimeout(() => resolve(null), PATIENCE_MS)),
-    ])
-}

@@ -1,9 +1,8 @@
 'use client'
 
 import { ENTRIES, type EntryId } from '@/handbook/entries'
+import { EntryText } from '@/handbook/EntryText'
 import { OpenEntry } from '@/handbook/openEntry'
-import { createElement, lazy, Suspense, type ComponentType } from 'react'
-import { PARTS } from '@/handbook/parts'
 
 /** Text, charts and ways on of one entry. */
 export function EntryBody({ id, onOpen }: { id: EntryId; onOpen: (id: EntryId) => void }) {
@@ -28,28 +27,5 @@ export function EntryBody({ id, onOpen }: { id: EntryId; onOpen: (id: EntryId) =
         ))}
       </nav>
     </OpenEntry>
-  )
-}
-
-type Text = ComponentType<{ components: typeof PARTS }>
-
-const texts = new Map<EntryId, Text>()
-
-/** Each text is loaded when it is first opened. */
-function textOf(id: EntryId): Text {
-  let text = texts.get(id)
-  if (!text) {
-    text = lazy(() => import(`./entries/${id}.mdx`) as Promise<{ default: Text }>)
-    texts.set(id, text)
-  }
-  return text
-}
-
-/** The text of an entry, its charts with it: one component an entry, kept in the map above. */
-function EntryText({ id }: { id: EntryId }) {
-  return (
-    <Suspense fallback={<p className="text-soft">Opening…</p>}>
-      {createElement(textOf(id), { components: PARTS })}
-    </Suspense>
   )
 }
