@@ -1,3 +1,4 @@
+import { targetMeanHz } from '@/core/evening/types'
 import { even } from '@/core/evening/even'
 import { parseEvenRequest } from '@/core/records/even'
 import { evenAnswerRecord } from '@/text/evenAnswer'
@@ -10,5 +11,7 @@ One answer a line on standard output: the next pass.
 `
 
 export function evenCommand(args: string[]): Promise<number> {
-  return linesCommand(args, HELP, parseEvenRequest, (request) => evenAnswerRecord(even(request)))
+  return linesCommand(args, HELP, parseEvenRequest, (request) =>
+    evenAnswerRecord(even(request), targetMeanHz(request.target) === null),
+  )
 }

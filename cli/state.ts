@@ -49,7 +49,10 @@ export async function stateCommand(args: string[]): Promise<number> {
   const options = { ...(drum === undefined ? {} : { drum }), ...(side ? { side: side as Side } : {}) }
   const here = { kit: { ...kit, sheet: chosen }, practice: kit.simulated, nowMs, gauge: NO_DIAL }
   for (const report of headReports(here, options))
-    writeLine({ ...report, even: report.even && evenAnswerRecord(report.even) })
+    writeLine({
+      ...report,
+      even: report.even && evenAnswerRecord(report.even, report.status.offCents === null),
+    })
   if (side === undefined) for (const report of drumReports(here, options)) writeLine(report)
   if (side === undefined && drum === undefined) writeLine(kitReport(here))
   return 0

@@ -1,3 +1,4 @@
+import { targetMeanHz } from '@/core/evening/types'
 import { decodeSound } from '@/audio/decodeSound'
 import { even } from '@/core/evening/even'
 import { measureSound } from '@/core/measurement/measure'
@@ -50,7 +51,9 @@ async function measured(bytes: Uint8Array, asked: Record<string, string>): Promi
 export default async function answer({ what, bytes, query }: Asking): Promise<Answer> {
   switch (what) {
     case 'even':
-      return json(bytes, parseEvenRequest, (asked) => evenAnswerRecord(even(asked)))
+      return json(bytes, parseEvenRequest, (asked) =>
+        evenAnswerRecord(even(asked), targetMeanHz(asked.target) === null),
+      )
     case 'pair':
       return json(bytes, parsePairRequest, (asked) => pairAnswerRecord(solvePair(asked), asked.now))
     case 'plan':

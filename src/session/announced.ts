@@ -40,7 +40,7 @@ export const announcedOf: (state: SessionState) => Announced = createSelector(
         lug: view.lug,
         step: view.steps[0] ?? null,
         roundTurns: view.climb?.rounds[0] ?? null,
-        verdict: plan ? adviceText(plan) : '',
+        verdict: plan ? adviceText(plan, view.head.targetHz === null) : '',
         next: next
           ? 'stop' in next
             ? nextText(job, next.stop)

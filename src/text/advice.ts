@@ -17,18 +17,21 @@ export function alikeMoves(turns: readonly number[]): Array<{ turn: number; rods
 const ROUND = (cents: number) => String(Math.round(Math.abs(cents)))
 const CENTS = (cents: number) => `${ROUND(cents)} ${ROUND(cents) === '1' ? 'cent' : 'cents'}`
 
-/** One sentence for what the core decided. */
-export function adviceText(answer: EvenAnswer): string {
-  return [decisionText(answer), leftOutText(answer), muteText(answer)].filter(Boolean).join(' ')
+/**
+ * One sentence for what the core decided.
+ * @param level only evenness was asked for: nothing is said of a pitch that nobody wanted
+ */
+export function adviceText(answer: EvenAnswer, level = false): string {
+  return [decisionText(answer, level), leftOutText(answer), muteText(answer)].filter(Boolean).join(' ')
 }
 
-function decisionText(answer: EvenAnswer): string {
+function decisionText(answer: EvenAnswer, level: boolean): string {
   const { reason, done } = answer
   switch (reason) {
     case 'within-tolerance':
       return answer.knownBy === 'whole'
         ? `One number for the head says ${fixed(answer.meanHz, 1)} Hz; its evenness was not read.`
-        : `${evenText(answer)}: good enough here, leave it.${aloneText(answer)}`
+        : `${evenText(answer, level)}: good enough here, leave it.${aloneText(answer)}`
     case 'no-turn-helps':
       return answer.leftAlone.length
         ? `Spread ${CENTS(answer.spreadCents)}: as far as it goes without rod ${listText(answer.leftAlone)}.`
@@ -64,9 +67,9 @@ const BY: Record<NonNullable<EvenAnswer['knownBy']>, string> = {
   feel: 'The rods feel alike; the pitch was not read',
 }
 
-function evenText(answer: EvenAnswer): string {
+function evenText(answer: EvenAnswer, level: boolean): string {
   const by = answer.knownBy && BY[answer.knownBy]
-  return by || `Even to ${CENTS(answer.spreadCents)} and on pitch`
+  return by || `Even to ${CENTS(answer.spreadCents)}${level ? '' : ' and on pitch'}`
 }
 
 function standsText(answer: EvenAnswer): string {

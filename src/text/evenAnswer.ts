@@ -4,8 +4,8 @@ import { adviceText } from './advice'
 const hundredths = (value: number) => Math.round(value * 100) / 100
 const sixFigures = (value: number) => Number(value.toPrecision(6))
 
-/** An answer as commands and route handlers give it out: pitches to 0.01 Hz, with the advice in words. */
-export function evenAnswerRecord(answer: EvenAnswer) {
+/** An answer as commands and route handlers give it out: pitches to 0.01 Hz, with the advice in words; `level` where only evenness was asked for. */
+export function evenAnswerRecord(answer: EvenAnswer, level = false) {
   return {
     ...answer,
     targetHz: hundredths(answer.targetHz),
@@ -24,6 +24,6 @@ export function evenAnswerRecord(answer: EvenAnswer) {
     learned: Object.fromEntries(
       Object.entries(answer.learned).map(([key, value]) => [key, sixFigures(value)]),
     ),
-    advice: adviceText(answer),
+    advice: adviceText(answer, level),
   }
 }

@@ -28,6 +28,7 @@ test('one sentence for every decision', () => {
   expect(adviceText(move)).toMatch(/^Raise .* by 1\/\d+.*leave the rest\.$/)
   expect(whyText(move, READ)).toMatch(/\.$/)
   expect(adviceText(ask(READ.map(() => 234)))).toMatch(/^Even to \d cents? and on pitch/)
+  expect(adviceText(ask(READ.map(() => 234)), true)).toMatch(/^Even to \d cents?: good enough/)
   expect(adviceText(ask(READ.map(() => null)))).toMatch(/^Too little is known yet\. Tap /)
   for (const reason of ['no-turn-helps', 'ceiling', 'back-to-slack'] as const) {
     expect(adviceText({ ...move, reason })).toMatch(/\.$/)

@@ -56,7 +56,7 @@ export function DonePanel({ view }: { view: BenchView }) {
       <div>
         <Big>{wordOf(plan, view.head.targetHz !== null)}</Big>
         <p className="mt-3 text-lg leading-snug">
-          {adviceText(plan)}{' '}
+          {adviceText(plan, view.head.targetHz === null)}{' '}
           <Button tone="quiet" className="-my-2 px-1 underline" onClick={() => run('bench.why')}>
             Why?
           </Button>
