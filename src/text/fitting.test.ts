@@ -1,15 +1,8 @@
+import { findingText } from './status'
 import type { Climb } from '@/core/fitting/climb'
 import { fastRoutine } from '@/core/fitting/fast'
 import { settlingOf } from '@/core/fitting/settling'
-import {
-  checkText,
-  climbText,
-  daysText,
-  fastStepText,
-  faultStepText,
-  findingText,
-  settlingText,
-} from './fitting'
+import { checkText, climbText, daysText, fastStepText, faultStepText, settlingText } from './fitting'
 
 const way: Climb = {
   ...{ stage: 'turn', rounds: [0.5, 0.25], turnsToGo: 1.02, turnsToGoError: 0.27, stopHz: 160.4 },

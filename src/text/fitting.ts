@@ -3,9 +3,8 @@ import type { Climb } from '@/core/fitting/climb'
 import type { FastStep } from '@/core/fitting/fast'
 import { CAUSES, type CauseId } from '@/core/fitting/causes'
 import type { FaultStep } from '@/core/fitting/faults'
-import { FINDINGS, type OpenFinding } from '@/core/fitting/lookOver'
 import type { Settling } from '@/core/fitting/settling'
-import { directionWord, listText, turnText } from './turns'
+import { directionWord, turnText } from './turns'
 import { fixed } from './shown'
 
 const STEP_TURNS = DEFAULT_SMALLEST_STEP
@@ -42,12 +41,6 @@ export function daysText({ daysCents }: Settling): string {
 
 function span({ mean, error }: { mean: number; error: number }): string {
   return `${Math.max(0, Math.round(mean - error))} to ${Math.round(mean + error)} c`
-}
-
-/** One open finding: "thread holds nothing, rod 3". */
-export function findingText({ finding, rods }: OpenFinding): string {
-  const { label } = FINDINGS[finding]
-  return rods.length ? `${label}, rod${rods.length > 1 ? 's' : ''} ${listText(rods)}` : label
 }
 
 export function fastStepText({ what, turns }: FastStep): string {

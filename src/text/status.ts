@@ -1,5 +1,7 @@
+import { FINDINGS, type OpenFinding } from '@/core/fitting/lookOver'
 import type { HeadStatus, HowKnown } from '@/core/status/head'
 import { hzText, offText } from './heads'
+import { listText } from './turns'
 
 const BY: Partial<Record<HowKnown, string>> = { dial: 'by the dial', ear: 'by ear' }
 
@@ -25,4 +27,10 @@ export function statusText({ verdict, pitch, evenness, offCents, disagree }: Hea
     case 'unknown':
       return 'not read'
   }
+}
+
+/** One open finding: "thread holds nothing, rod 3". */
+export function findingText({ finding, rods }: OpenFinding): string {
+  const { label } = FINDINGS[finding]
+  return rods.length ? `${label}, rod${rods.length > 1 ? 's' : ''} ${listText(rods)}` : label
 }

@@ -1,10 +1,9 @@
 import type { DrumInKit, KitHead } from '@/core/status/kit'
 import type { KitNext } from '@/core/status/next'
 import { sidesOf } from '@/core/records/plain'
-import { findingText } from '@/text/fitting'
 import { minutesText } from '@/text/minutes'
 import { oddsText, sinceText } from '@/text/forecast'
-import { statusText } from '@/text/status'
+import { findingText, statusText } from '@/text/status'
 import { listText } from '@/text/turns'
 
 const headsOf = ({ drum, heads }: DrumInKit): KitHead[] => sidesOf(drum).map((side) => heads[side])

@@ -1,5 +1,6 @@
 'use client'
 
+import { findingText } from '@/text/status'
 import { clsx } from 'clsx'
 import { KeyMap } from '@/charts/KeyMap'
 import { keyMapModel } from '@/charts/keymap.model'
@@ -9,7 +10,6 @@ import { listText } from '@/text/turns'
 import { StripFrame } from '../../Frame'
 import { useMapLook } from '../../useMapLook'
 import { format } from 'date-fns'
-import { findingText } from '@/text/fitting'
 
 export interface AreaState {
   id: AreaId
