@@ -115,6 +115,10 @@ function howKnown(spans: readonly Span[], by: (span: Span) => HowKnown | null): 
   return { known: spans.some((span) => by(span)) ? 'expected' : 'unknown', lugs: [] }
 }
 
+/** Whether some passes of one sitting, oldest first, tell how even a head of so many lugs is. */
+export const tellsEvenness = (passes: readonly Pass[], lugs: number): boolean =>
+  howKnown(spansOf(passes), (span) => evennessBy(span, lugs)).known !== 'unknown'
+
 /** What the log tells of a head by itself, worked out once for what it is made from. */
 export function figuresOf(
   head: HeadAtHand,

@@ -178,3 +178,38 @@ test.each([
   await type(...numbers)
   expect(panel().textContent).toMatch(says)
 })
+
+const passes = () => screen.getByRole('region', { name: 'Passes' }).textContent
+
+test('a spread is said of lugs on three axes, not of one lug or of two opposite ones', async () => {
+  const { session, does } = await bench()
+  const type = (lug: number, hz: number) =>
+    does(() => {
+      session.set({ bench: { ...session.get().bench, lug } })
+      typeReading(session, hz)
+    })
+  await type(1, 151)
+  expect(passes()).toMatch(/as found/)
+  expect(passes()).not.toMatch(/spread/)
+  await type(4, 153)
+  expect(passes()).not.toMatch(/spread/)
+  await type(2, 150)
+  await type(3, 152)
+  expect(passes()).toMatch(/as foundspread \d+ c/)
+})
+
+test('one number for the head leaves its spread unsaid', async () => {
+  const { session, does } = await bench()
+  await does(() => typeWholeHead(session, 150.3))
+  expect(passes()).toMatch(/as found/)
+  expect(passes()).not.toMatch(/spread/)
+})
+
+test('a head that is only to be even has a pitch and is neither on it nor off it', async () => {
+  const { strip, panel, type, view } = await bench()
+  await type(150, 150, 150, 150, 150, 150)
+  expect(view().head.targetHz).toBeNull()
+  expect(strip().textContent).toMatch(/spread \d+ c.*150\.0 Hz/)
+  expect(panel().textContent).toMatch(/Even to \d cents?: good enough/)
+  expect(`${strip().textContent} ${panel().textContent}`).not.toMatch(/on pitch/)
+})

@@ -22,6 +22,7 @@ import { settlingText } from '@/text/fitting'
 import { clsx } from 'clsx'
 import { Big } from '@/screens/bench/Big'
 import { isRead } from '@/core/log/sittings'
+import { tellsEvenness } from '@/core/status/head'
 import { turnsText } from './passText'
 import { RotateCw } from 'lucide-react'
 import { Pick } from '@/ui/Pick'
@@ -130,7 +131,11 @@ function Passes({ view }: { view: BenchView }) {
   const believed = view.advice?.plan.roundSpreadsCents ?? []
   // The adviser answers for the newest rounds: counted from the end.
   const rows = all
-    .map((pass, i) => ({ pass, spread: believed.at(i - all.length) ?? null }))
+    .map((pass, i) => {
+      // A lug or two, or one number, say nothing of evenness.
+      const told = tellsEvenness(all.slice(0, i + 1), view.drum.lugs)
+      return { pass, spread: told ? (believed.at(i - all.length) ?? null) : null }
+    })
     .filter(({ pass }) => isRead(pass))
   const passes = rows.map(({ pass }) => pass)
   const disagree = view.advice?.plan.reason === 'readings-disagree'

@@ -6,6 +6,7 @@ import { rimModel, rimText, type RimReading } from '@/charts/rim.model'
 import { centsBetween } from '@/core/units/pitch'
 import type { BenchView } from '@/session/benchView'
 import { useSelect, useSession, useTuning } from '@/session/react'
+import type { EvenAnswer } from '@/core/evening/types'
 import { hzText, noteText, offText } from '@/text/heads'
 import { Tape } from '@/ui/Tape'
 import { useBox } from '@/ui/useWidth'
@@ -75,6 +76,10 @@ export function RimStrip({ view }: { view: BenchView }) {
 /** Two spreads further apart than this are both shown, by name. */
 const WORTH_SAYING_CENTS = 3
 
+/** How far off a head is that is to have a pitch; the pitch itself of one that is only to be even. */
+const pitchWords = ({ targetHz, meanHz }: EvenAnswer, aimed: boolean) =>
+  aimed ? offText(centsBetween(targetHz, meanHz)) : `${hzText(meanHz)} Hz`
+
 /** Spread and mean, and what the cents are counted from, which can be changed here. */
 function RimHead({ view, read }: { view: BenchView; read: boolean }) {
   const { plan } = view.advice ?? {}
@@ -103,7 +108,7 @@ function RimHead({ view, read }: { view: BenchView; read: boolean }) {
       {known && asRead ? <span className="text-soft">as read {asRead} c</span> : null}
       {known && !disagree ? (
         <span className="text-xl font-bold">
-          {byPitch ? offText(centsBetween(plan.targetHz, plan.meanHz)) : 'pitch not read'}
+          {byPitch ? pitchWords(plan, view.head.targetHz !== null) : 'pitch not read'}
         </span>
       ) : null}
       <span className="ml-auto">
