@@ -23,3 +23,13 @@ test('a drum of three lugs is drilled as one of four, and its heads keep their f
   expect(batter.pliesMils).toEqual(resonant.otherPliesMils)
   expect(batter.seedText).not.toBe(resonant.seedText)
 })
+
+test('heads set by ear are read as they were kept before, with the tool’s own way beside, and as they are kept now', () => {
+  const judged = { taps: 7, passes: 2, turns: 1.25, spreadCents: 12.5, offCents: -4 }
+  const now = {
+    ...{ what: 'set', id: 'a', at: '2026-11-29T10:00:00.000Z', drum: drillDrumOf(usualDrum('tom', 12, 'd')) },
+    ...{ foundSpreadCents: 61, ear: judged },
+  }
+  expect(practisedSchema.safeParse(now).success).toBe(true)
+  expect(practisedSchema.safeParse({ ...now, tool: { ...judged, spreadCents: 3 } }).success).toBe(true)
+})
