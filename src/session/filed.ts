@@ -13,8 +13,8 @@ export interface NotInFile {
 
 export function notInFile(log: KitLog, { filed }: Pick<Settings, 'filed'>): NotInFile {
   const filedAt = filed[log.id] ?? null
-  const since = log.tail.filter(({ event }) => filedAt === null || event.at > filedAt).length
-  return { count: since, more: log.basePlace > 0 && since === log.tail.length, filedAt }
+  const since = log.tail.filter(({ at }) => filedAt === null || at > filedAt).length
+  return { count: since, more: log.baseCount > 0 && since === log.tail.length, filedAt }
 }
 
 /** Notes that kits are in a file now. */

@@ -1,5 +1,6 @@
 import { lugsThen } from '@/core/status/strokes'
-import { newKitLog, withEvents, type KitLog, type Placed } from '@/core/log/kitLog'
+import { newKitLog, withEvents, type KitLog } from '@/core/log/kitLog'
+import { byMoment, inOrder } from '@/core/log/order'
 import { restated } from '@/core/log/restate'
 import { summaryOf } from '@/core/log/summary'
 import type { HumbraEvent } from '@/core/records/event'
@@ -7,7 +8,7 @@ import type { PracticeState } from '@/core/records/practice'
 import { believeFirst } from './believe'
 import type { SessionDeps, Stores } from './deps'
 import type { Keeper } from './keeper'
-import { openKitLog, wholeKitLog } from './openKit'
+import { openKitLog, piecesOf, wholeKitLog } from './openKit'
 import type { Notice, SessionState } from './state'
 
 export function practiceKey(state: Pick<PracticeState, 'kit' | 'drum' | 'side'>): string {
@@ -37,12 +38,12 @@ export class Following {
   async open(storage: Stores): Promise<void> {
     const logs = new Map<string, KitLog>()
     let unreadable = 0
+    this.followed = await storage.log.lastPlace()
     for (const kit of await storage.log.kits()) {
       const opened = await openKitLog(storage, kit)
       logs.set(kit, opened.log)
-      if (opened.anew && opened.log.basePlace > 0) this.keepSummary(opened.log, true)
+      if (opened.anew) this.keepSummary(kit, true)
       unreadable += opened.unreadable
-      this.followed = Math.max(this.followed, opened.last)
     }
     const practice = await storage.practice.readAll()
     this.host.set({ practice: new Map(practice.map((state) => [practiceKey(state), state])), unreadable })
@@ -50,8 +51,7 @@ export class Following {
     const rest = await believeFirst(this.host.deps, kits, this.host.get().settings)
     this.withLogs(logs)
     this.host.deps.whenIdle(() => void rest())
-    const waiting = this.keeper.pending.flatMap(({ events }) => events)
-    this.take(waiting.map((event) => ({ event, place: Infinity })))
+    this.take(this.keeper.pending.flatMap(({ events }) => events))
     await this.follow()
   }
 
@@ -61,7 +61,7 @@ export class Following {
     if (!storage) return
     const slice = await storage.log.readAfter(this.followed)
     this.followed = Math.max(this.followed, slice.last)
-    if (slice.entries.length) this.take(slice.entries)
+    if (slice.events.length) this.take(slice.events)
     await this.refold()
     // What this tab has yet to write is newer than what it reads.
     const practice = [
@@ -75,14 +75,14 @@ export class Following {
   }
 
   /** Folds events into the state of their kits; what reaches too far back is folded anew once it is in the database. */
-  take(entries: readonly Placed[]): void {
+  take(events: readonly HumbraEvent[]): void {
     const logs = new Map(this.host.get().logs)
-    for (const [kit, own] of byKit(entries)) {
+    for (const [kit, own] of byKit(events)) {
       const before = logs.get(kit) ?? newKitLog(kit)
-      const after = withEvents(before, own)
+      const after = withEvents(before, own, this.storage !== null)
       if (after === null) this.stale.add(kit)
       else logs.set(kit, after)
-      if (after && after.basePlace > before.basePlace) this.keepSummary(after)
+      if (after && after.baseCount > before.baseCount) this.keepSummary(kit)
     }
     this.withLogs(logs)
   }
@@ -91,14 +91,17 @@ export class Following {
   private async refold(): Promise<void> {
     const { storage } = this
     for (const kit of storage ? this.stale : []) {
-      const { log, last } = await wholeKitLog(storage!, kit)
-      // What was done meanwhile is not in what was read.
-      const since = (this.host.get().logs.get(kit)?.tail ?? []).filter(({ place }) => place > last)
+      const onTheWay = this.keeper.onTheWay()
+      const { log } = await wholeKitLog(storage!, kit)
+      // What was done meanwhile, or is on its way, is not in what was read.
+      const since = (this.host.get().logs.get(kit)?.tail ?? []).filter(
+        (event) => onTheWay.has(event.id) || !log.baseEnd || byMoment(event, log.baseEnd) > 0,
+      )
       const whole = withEvents(log, since)
       if (whole === null) continue
       this.stale.delete(kit)
       this.withLogs(new Map(this.host.get().logs).set(kit, whole))
-      this.keepSummary(whole, true)
+      this.keepSummary(kit, true)
     }
   }
 
@@ -111,7 +114,7 @@ export class Following {
     const { logs, practice, settings } = this.host.get()
     const told = [...logs.values()].flatMap(({ base, tail }) => [
       ...(base ? restated(base, deps.newId) : []),
-      ...tail.map(({ event }) => event),
+      ...tail,
     ])
     // Another tab may have been quicker; what it has not is told behind it.
     const there = await storage.log.placesOf(told.map(({ id }) => id))
@@ -129,9 +132,13 @@ export class Following {
     )
   }
 
-  private keepSummary(log: KitLog, anew = false): void {
+  /** Keeps a kit's summary once all that it holds is in the database. */
+  private keepSummary(kit: string, anew = false): void {
     this.host.deps.whenIdle(() => {
-      void this.storage?.summaries.write(summaryOf(log, lugsThen), anew).catch(() => undefined)
+      const log = this.host.get().logs.get(kit)
+      if (!log || this.stale.has(kit) || this.keeper.pending.length > 0) return
+      const summary = summaryOf(log, this.followed, lugsThen)
+      if (summary) void this.storage?.summaries.write(summary, anew).catch(() => undefined)
     })
   }
 
@@ -145,7 +152,6 @@ export class Following {
   async placed(events: readonly HumbraEvent[], places: readonly number[]): Promise<void> {
     if (this.emptied) return this.rescue()
     if (events.length === 0) return
-    this.take(events.map((event, i) => ({ event, place: places[i] })))
     const last = Math.max(...places)
     // Anything in between came from another tab.
     if (last === this.followed + events.length && this.stale.size === 0) this.followed = last
@@ -155,36 +161,27 @@ export class Following {
   /** The whole log of a kit as the database has it, with what is on its way. */
   async wholeLog(kit: string): Promise<HumbraEvent[]> {
     const here = this.host.get().logs.get(kit)?.tail ?? []
-    const { storage } = this
-    if (!storage) return here.map(({ event }) => event)
+    if (!this.storage) return [...here]
     const events: HumbraEvent[] = []
-    const PIECE = 2000
-    for (let after = 0; ;) {
-      const slice = await storage.log.readKit(kit, after, PIECE)
-      events.push(...slice.entries.map(({ event }) => event))
-      if (slice.last === after) break
-      after = slice.last
-    }
+    for await (const slice of piecesOf(this.storage, kit)) events.push(...slice.events)
     const known = new Set(events.map(({ id }) => id))
-    return [...events, ...here.map(({ event }) => event).filter(({ id }) => !known.has(id))]
+    return [...inOrder([...events, ...here.filter(({ id }) => !known.has(id))])]
   }
 
   /** Those of the events that the log does not have. */
   async unknownOf(events: readonly HumbraEvent[]): Promise<HumbraEvent[]> {
-    const here = new Set(
-      [...this.host.get().logs.values()].flatMap(({ tail }) => tail.map(({ event }) => event.id)),
-    )
+    const here = new Set([...this.host.get().logs.values()].flatMap(({ tail }) => tail.map(({ id }) => id)))
     const kept = await this.storage?.log.placesOf(events.map(({ id }) => id))
     return events.filter(({ id }) => !here.has(id) && !kept?.has(id))
   }
 }
 
-function byKit(entries: readonly Placed[]): Map<string, Placed[]> {
-  const kits = new Map<string, Placed[]>()
-  for (const entry of entries) {
-    const own = kits.get(entry.event.kit)
-    if (own) own.push(entry)
-    else kits.set(entry.event.kit, [entry])
+function byKit(events: readonly HumbraEvent[]): Map<string, HumbraEvent[]> {
+  const kits = new Map<string, HumbraEvent[]>()
+  for (const event of events) {
+    const own = kits.get(event.kit)
+    if (own) own.push(event)
+    else kits.set(event.kit, [event])
   }
   return kits
 }

@@ -109,7 +109,7 @@ function turnsIn(session: Session): number[][] {
   const { logs } = session.get()
   return [...logs.values()]
     .flatMap(({ tail }) => tail)
-    .flatMap(({ event }) => (event.kind === 'rodsTurned' ? [event.turns] : []))
+    .flatMap((event) => (event.kind === 'rodsTurned' ? [event.turns] : []))
 }
 
 /** A head read as even, and a move of these rods open on it, whatever an adviser would say. */

@@ -2,6 +2,7 @@ import { believe } from '@/core/status/ahead'
 import { pairMapOf } from '@/core/pair/map'
 import { solvePair } from '@/core/pair/solve'
 import { planKit } from '@/core/spacing/plan'
+import { byMoment, inOrder, isWithdrawal } from '@/core/log/order'
 import type { Summary } from '@/core/log/summary'
 import type { EventLog } from '@/storage/eventLog'
 import { NO_ACTS } from './undo'
@@ -154,21 +155,27 @@ export function memorySession(
 
 /** The log's repository on a list: an event's place is where it stands in it. */
 function memoryLog(disk: MemoryBench['disk']): EventLog {
-  const slice = (from: number, holds: (event: HumbraEvent) => boolean, most = Infinity) => {
-    const entries = disk.events
-      .map((event, i) => ({ event, place: i + 1 }))
-      .filter(({ event, place }) => place > from && holds(event))
-      .slice(0, most)
-    return Promise.resolve({ entries, last: entries.at(-1)?.place ?? from, unreadable: 0 })
-  }
   const placeOf = (id: string) => disk.events.findIndex((event) => event.id === id) + 1
+  const ofKit = (kit: string) => inOrder(disk.events.filter((event) => event.kit === kit))
   return {
     kits: () => Promise.resolve([...new Set(disk.events.map(({ kit }) => kit))]),
-    readAfter: (after) => slice(after, () => true),
-    readKit: (kit, after, most) => slice(after, (event) => event.kit === kit, most),
-    withdrawals: (kit) =>
+    lastPlace: () => Promise.resolve(disk.events.length),
+    readAfter: (after) =>
+      Promise.resolve({ events: disk.events.slice(after), last: disk.events.length, unreadable: 0 }),
+    readKit: (kit, behind, most) => {
+      const events = ofKit(kit)
+        .filter((event) => behind === null || byMoment(event, behind) > 0)
+        .slice(0, most)
+      return Promise.resolve({ events, end: events.at(-1) ?? null, unreadable: 0 })
+    },
+    cameLate: (kit, after, before) =>
       Promise.resolve(
-        disk.events.filter((event) => event.kind === 'withdrawn').filter((each) => each.kit === kit),
+        disk.events.slice(after).some((each) => each.kit === kit && byMoment(each, before) <= 0),
+      ),
+    withdrawals: (kit) => Promise.resolve(ofKit(kit).filter(isWithdrawal)),
+    known: (ids) =>
+      Promise.resolve(
+        new Map(disk.events.filter(({ id }) => ids.includes(id)).map((event) => [event.id, event])),
       ),
     placesOf: (ids) =>
       Promise.resolve(new Map(ids.map((id) => [id, placeOf(id)] as const).filter(([, place]) => place > 0))),

@@ -1,5 +1,6 @@
 import { createStore } from 'zustand/vanilla'
 import type { KitState } from '@/core/log/fold'
+import { nextMoment, type Moment } from '@/core/log/order'
 import type { HumbraEvent } from '@/core/records/event'
 import { SCHEMA_VERSION } from '@/core/records/plain'
 import type { PracticeState } from '@/core/records/practice'
@@ -14,8 +15,9 @@ import { quietLine, type Line } from './line'
 import { INITIAL_STATE, kitOf, type Notice, type SessionState } from './state'
 import { asOne, did, redoable, undoable, type Act } from './undo'
 
-type Distribute<T> = T extends unknown ? Omit<T, 'id' | 'at' | 'schema' | 'kit'> : never
-/** An event as an action makes it; the session adds id, time, schema and kit. */
+type Made = 'id' | 'at' | 'nth' | 'schema' | 'kit' | 'device' | 'by'
+type Distribute<T> = T extends unknown ? Omit<T, Made> : never
+/** An event as an action makes it; the session adds id, moment, form, kit, device and person. */
 export type Draft = Distribute<HumbraEvent> & { kit?: string }
 
 /** A drum of one's own is read from the practice drum only where its owner said so for this sitting. */
@@ -90,6 +92,7 @@ export class Session {
       await this.following.open(storage)
     })
     await this.adopt()
+    if (!this.get().settings.device) this.keepSettings({ ...this.get().settings, device: this.deps.newId() })
     // Two tabs opened at once both bring the demo; its events have fixed ids, so the log takes them once.
     if (this.get().logs.size === 0 && this.get().unreadable === 0 && (await this.deps.beginsWithDemo()))
       await bringDemo(this)
@@ -116,7 +119,7 @@ export class Session {
     }
     this.takeSettings(left.findLast((act) => act.settings)?.settings, before.settings)
     this.set({ practice })
-    this.following.take(left.flatMap(({ events }) => events).map((event) => ({ event, place: Infinity })))
+    this.following.take(left.flatMap(({ events }) => events))
     await this.keeper.adopt(left)
     await this.keeper.settled()
   }
@@ -128,17 +131,20 @@ export class Session {
 
   /** Completes drafts and appends them as one act: shown at once, kept when the database has it. */
   append(drafts: readonly Draft[], kit = this.kit()?.id, undo: UndoWays = {}): HumbraEvent[] {
-    const at = new Date(this.deps.nowMs()).toISOString()
-    const events = drafts.map(
-      (draft) =>
-        ({
-          ...draft,
-          kit: draft.kit ?? kit,
-          id: this.deps.newId(),
-          at,
-          schema: SCHEMA_VERSION,
-        }) as HumbraEvent,
-    )
+    const { device, person } = this.get().settings
+    const newest = new Map<string, Moment | null>()
+    const events = drafts.map((draft) => {
+      const id = this.deps.newId()
+      const own = (draft.kit ?? kit)!
+      const moment = nextMoment(newest.get(own) ?? this.newest(own), this.deps.nowMs())
+      newest.set(own, { ...moment, id })
+      return {
+        ...draft,
+        ...{ kit: own, id, ...moment, schema: SCHEMA_VERSION },
+        ...(device ? { device } : {}),
+        ...(person ? { by: person } : {}),
+      } as HumbraEvent
+    })
     this.appendEvents(events, undo)
     return events
   }
@@ -157,9 +163,15 @@ export class Session {
         ...(undo.removes ? { removes: undo.removes } : {}),
         ...(undo.settings ? { settings: undo.settings } : {}),
       })
-    this.following.take(events.map((event) => ({ event, place: Infinity })))
+    this.following.take(events)
     this.keeper.keep({ events })
     this.showKeeping()
+  }
+
+  /** The newest entry of a kit that is known here. */
+  private newest(kit: string): Moment | null {
+    const log = this.get().logs.get(kit)
+    return log?.tail.at(-1) ?? log?.baseEnd ?? null
   }
 
   private remember(act: Omit<Act, 'at'>): void {
@@ -245,8 +257,8 @@ export class Session {
   /** An event of late by its id; null where it is not known here. */
   event(id: string): HumbraEvent | null {
     for (const { tail } of this.get().logs.values()) {
-      const found = tail.findLast(({ event }) => event.id === id)
-      if (found) return found.event
+      const found = tail.findLast((event) => event.id === id)
+      if (found) return found
     }
     return null
   }

@@ -35,5 +35,5 @@ export async function twoToms() {
 
 /** The events that a session still has at hand, which in a test are all. */
 export function logOf(session: Session): HumbraEvent[] {
-  return [...session.get().logs.values()].flatMap(({ tail }) => tail).map(({ event }) => event)
+  return [...session.get().logs.values()].flatMap(({ tail }) => tail)
 }

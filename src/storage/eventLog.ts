@@ -1,35 +1,43 @@
-import type { Placed } from '@/core/log/kitLog'
+import { byMoment, type Moment, type Withdrawal } from '@/core/log/order'
 import type { HumbraEvent } from '@/core/records/event'
+import { sameEvent } from '@/core/records/same'
 import type { Guard } from './guard'
-import type { Db, StoredEvent } from './schema'
+import { doneKey, type Db, type StoredEvent } from './schema'
 
 export interface LogSlice {
-  entries: Placed[]
+  events: HumbraEvent[]
   /** Place of the newest event; as asked for where there is none. */
   last: number
   /** Entries that could not be read; they stay in the database untouched. */
   unreadable: number
 }
 
-/** What a withdrawal says, enough to see what is withdrawn. */
-export interface Withdrawal {
-  id: string
-  kind: 'withdrawn'
-  event: string
+/** Some entries of one kit, in the order in which they were done. */
+export interface KitSlice {
+  events: HumbraEvent[]
+  /** The last entry, readable or not; null where there are no more. */
+  end: Moment | null
+  unreadable: number
 }
 
-/** The log's repository: append and read, nothing else. */
+/** The log's repository: append and read, nothing else. An entry has a place, by when it came, and a moment, by when it was done. */
 export interface EventLog {
   /** Kits that have events, in the order of their first ones. */
   kits(): Promise<string[]>
-  /** Events of all kits after a place, oldest first. */
+  /** Place of the newest event of all; 0 for none. */
+  lastPlace(): Promise<number>
+  /** Events of all kits after a place, as they came. */
   readAfter(after: number): Promise<LogSlice>
-  /** At most so many events of one kit after a place, oldest first. */
-  readKit(kit: string, after: number, most?: number): Promise<LogSlice>
-  /** All withdrawals of a kit, oldest first. */
+  /** At most about so many events of one kit behind a moment, as they were done; all where no number is given. */
+  readKit(kit: string, behind: Moment | null, most?: number): Promise<KitSlice>
+  /** Whether something came to a kit after a place that was done before a moment. */
+  cameLate(kit: string, after: number, before: Moment): Promise<boolean>
+  /** All withdrawals of a kit, as they were done. */
   withdrawals(kit: string): Promise<Withdrawal[]>
   /** Which of these ids are in the log already, and where. */
   placesOf(ids: readonly string[]): Promise<Map<string, number>>
+  /** What is in the log under these ids. */
+  known(ids: readonly string[]): Promise<Map<string, HumbraEvent>>
   /**
    * Appends all or none, in one transaction, and resolves when it is complete: then it survives the browser. An event that is
    * there already, the same, is left as it is.
@@ -52,15 +60,11 @@ class RepeatedId extends Error {
 }
 
 export function eventLog(db: () => Promise<Db>, guard: Guard): EventLog {
-  const sliceOf = async (stored: readonly StoredEvent[], after: number): Promise<LogSlice> => {
-    const slice: LogSlice = { entries: [], last: stored.at(-1)?.seq ?? after, unreadable: 0 }
-    if (stored.length === 0) return slice
-    const events = await guard.events(stored.map(({ event }) => event))
-    events.forEach((event, i) => {
-      if (event) slice.entries.push({ event, place: stored[i].seq! })
-      else slice.unreadable++
-    })
-    return slice
+  const checked = async (stored: readonly StoredEvent[]) => {
+    if (stored.length === 0) return { events: [], unreadable: 0 }
+    const read = await guard.events(stored.map(({ event }) => event))
+    const events = read.filter((event) => event !== null)
+    return { events, unreadable: read.length - events.length }
   }
   return {
     async kits() {
@@ -74,32 +78,49 @@ export function eventLog(db: () => Promise<Db>, guard: Guard): EventLog {
       }
       return kits.sort((a, b) => a[1] - b[1]).map(([kit]) => kit)
     },
-    async readAfter(after) {
-      return sliceOf(await (await db()).getAll('events', IDBKeyRange.lowerBound(after, true)), after)
+    async lastPlace() {
+      const cursor = await (await db()).transaction('events').store.openKeyCursor(null, 'prev')
+      return cursor?.primaryKey ?? 0
     },
-    async readKit(kit, after, most) {
-      return sliceOf(await (await db()).getAllFromIndex('events', 'kit', behind(kit, after), most), after)
+    async readAfter(after) {
+      const stored = await (await db()).getAll('events', IDBKeyRange.lowerBound(after, true))
+      return { ...(await checked(stored)), last: stored.at(-1)?.seq ?? after }
+    },
+    async readKit(kit, behind, most) {
+      const stored = await (await db()).getAllFromIndex('events', 'done', doneBehind(kit, behind), most)
+      return { ...(await checked(stored)), end: momentOf(stored.at(-1)) }
+    },
+    async cameLate(kit, after, before) {
+      const range = IDBKeyRange.bound([kit, after], [kit, Infinity], true, true)
+      const came = await (await db()).getAllFromIndex('events', 'kit', range)
+      return came.map(momentOf).some((moment) => moment !== null && byMoment(moment, before) <= 0)
     },
     async withdrawals(kit) {
       const found: Withdrawal[] = []
-      for (let after = 0; ;) {
-        const piece = await (await db()).getAllFromIndex('events', 'kit', behind(kit, after), PIECE)
-        for (const { event } of piece)
-          if (event?.kind === 'withdrawn') found.push({ id: event.id, kind: event.kind, event: event.event })
+      for (let end: Moment | null = null; ;) {
+        const range = doneBehind(kit, end)
+        const piece: StoredEvent[] = await (await db()).getAllFromIndex('events', 'done', range, PIECE)
+        for (const { event } of piece) if (event?.kind === 'withdrawn') found.push(event)
         if (piece.length < PIECE) return found
-        after = piece.at(-1)!.seq!
+        end = momentOf(piece.at(-1))
       }
     },
     async placesOf(ids) {
       const index = (await db()).transaction('events').store.index('id')
-      const places = await Promise.all(ids.map((id) => index.getKey(id)))
+      const places = await inPieces(ids, (id) => index.getKey(id))
       return new Map(ids.flatMap((id, i) => (places[i] === undefined ? [] : [[id, places[i]] as const])))
+    },
+    async known(ids) {
+      const index = (await db()).transaction('events').store.index('id')
+      const stored = await inPieces(ids, (id) => index.get(id))
+      const { events } = await checked(stored.filter((each) => each !== undefined))
+      return new Map(events.map((event) => [event.id, event]))
     },
     async restart(events) {
       const tx = (await db()).transaction(['events', 'summaries'], 'readwrite', { durability: 'strict' })
       void tx.objectStore('events').clear()
       void tx.objectStore('summaries').clear()
-      for (const event of events) void tx.objectStore('events').add({ id: event.id, event })
+      for (const event of events) void tx.objectStore('events').add(storedOf(event))
       await tx.done
     },
     async append(events) {
@@ -111,18 +132,32 @@ export function eventLog(db: () => Promise<Db>, guard: Guard): EventLog {
       for (const [i, place] of known.entries()) {
         if (place === undefined) continue
         const stored = await tx.store.get(place)
-        if (JSON.stringify(stored?.event) !== JSON.stringify(events[i])) {
+        if (!stored || !sameEvent(stored.event, events[i])) {
           tx.abort()
           throw new RepeatedId(events[i].id)
         }
       }
-      const places = await inPieces(events, (event, i) => known[i] ?? tx.store.add({ id: event.id, event }))
+      const places = await inPieces(events, (event, i) => known[i] ?? tx.store.add(storedOf(event)))
       tx.commit()
       await tx.done
       return places
     },
   }
 }
+
+const storedOf = (event: HumbraEvent): StoredEvent => ({ id: event.id, event, done: doneKey(event) })
+
+function momentOf(stored: StoredEvent | undefined): Moment | null {
+  if (!stored?.done) return null
+  const [, at, nth, id] = stored.done
+  return { at, nth, id }
+}
+
+/** All of a kit behind a moment: an array sorts behind every text. */
+const doneBehind = (kit: string, behind: Moment | null) =>
+  behind
+    ? IDBKeyRange.bound(doneKey({ ...behind, kit }), [kit, []], true, true)
+    : IDBKeyRange.bound([kit], [kit, []], false, true)
 
 /** So many requests are under way at once: one after the other a thousand take seconds, all at once they hold up the page. */
 const AT_ONCE = 50
@@ -139,5 +174,3 @@ async function inPieces<Item, Result>(
     )
   return results
 }
-
-const behind = (kit: string, after: number) => IDBKeyRange.bound([kit, after], [kit, Infinity], true, true)

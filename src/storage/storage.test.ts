@@ -9,7 +9,7 @@ import { openDB } from 'idb'
 import { browserJournal } from './journal'
 import { takeStore } from './takeStore'
 import { practiceStore } from './practiceStore'
-import { openHumbraDb, UPGRADES } from './schema'
+import { doneKey, openHumbraDb, UPGRADES } from './schema'
 import { summaryStore } from './summaryStore'
 import { settingsStore } from './settingsStore'
 
@@ -33,13 +33,13 @@ test('the log appends, follows on, and takes an event once', async () => {
   const log = eventLog(() => Promise.resolve(db), ownGuard)
   await log.append([event('a'), event('b')])
   const first = await log.readAfter(0)
-  expect(first.entries.map(({ event }) => event.id)).toEqual(['a', 'b'])
+  expect(first.events.map(({ id }) => id)).toEqual(['a', 'b'])
   await log.append([event('b'), event('c')])
-  expect((await log.readAfter(first.last)).entries.map(({ event }) => event.id)).toEqual(['c'])
+  expect((await log.readAfter(first.last)).events.map(({ id }) => id)).toEqual(['c'])
   // An entry of a newer version is counted, left alone, and hides nothing else.
-  await db.add('events', { id: 'x', event: { ...event('x'), schema: 99 } })
+  await db.add('events', { id: 'x', event: { ...event('x'), schema: 99 }, done: doneKey(event('x')) })
   const all = await log.readAfter(0)
-  expect([all.entries.length, all.unreadable]).toEqual([3, 1])
+  expect([all.events.length, all.unreadable]).toEqual([3, 1])
   expect(await db.count('events')).toBe(4)
 })
 
@@ -53,7 +53,8 @@ test('many events at once keep their order, those that are there their place', a
   const fresh = [...places.slice(0, 20), ...places.slice(120)]
   expect(fresh).toEqual([...fresh].sort((a, b) => a - b))
   expect(new Set(places).size).toBe(170)
-  expect((await log.readAfter(early.at(-1)!)).entries.map(({ place }) => place)).toEqual(fresh)
+  expect((await log.readAfter(early.at(-1)!)).events.length).toBe(fresh.length)
+  expect(await log.lastPlace()).toBe(places.at(-1))
 })
 
 test('practice drum and settings', async () => {
@@ -127,7 +128,11 @@ async function oldDatabase(steps: number): Promise<void> {
     upgrade: (db, _old, _new, tx) =>
       UPGRADES.slice(0, steps).forEach((step) => step(db as never, tx as never)),
   })
-  await old.add('events', { id: 'a', event: event('a') })
+  for (const id of ['a', 'b']) {
+    const done = steps === UPGRADES.length && { done: doneKey({ ...event(id), nth: id === 'b' ? 1 : 0 }) }
+    const nth = done && id === 'b' ? { nth: 1 } : {}
+    await old.add('events', { id, event: { ...event(id), schema: 11, ...nth }, ...done })
+  }
   old.close()
 }
 
@@ -140,16 +145,20 @@ test.each(UPGRADES.map((_, i) => i + 1))(
     expect(made).not.toHaveBeenCalled()
     const open = () => Promise.resolve(db)
     const log = eventLog(open, ownGuard)
-    expect((await log.readAfter(0)).entries.map((entry) => entry.event.id)).toEqual(['a'])
+    expect((await log.readAfter(0)).events.map(({ id }) => id)).toEqual(['a', 'b'])
     // By kit, by head, with sounds and summaries: each step has given something.
     expect(await log.kits()).toEqual(['k'])
-    expect((await log.readKit('k', 0)).entries.map(({ place }) => place)).toEqual([1])
-    expect([...db.transaction('events').store.indexNames].sort()).toEqual(['head', 'id', 'kit'])
+    expect((await log.readKit('k', null)).events.map(({ id, nth }) => [id, nth])).toEqual([
+      ['a', undefined],
+      ['b', 1],
+    ])
+    expect([...db.transaction('events').store.indexNames].sort()).toEqual(['done', 'id', 'kit'])
     await takeStore(open).write([{ reading: 'a', kit: 'k', wav: new Uint8Array(3) }])
     expect((await takeStore(open).sizeOf('k')).takes).toBe(1)
     await practiceStore(open, ownGuard).write([])
     await settingsStore(open, ownGuard).write(ONE_KEY)
-    const summary = { kit: 'k', version: 1, place: 5, settled: [], state: null }
+    const end = { at: event('a').at, id: 'a' }
+    const summary = { kit: 'k', version: 1, end, count: 1, place: 5, settled: [], state: null }
     await summaryStore(open).write(summary, false)
     await summaryStore(open).write({ ...summary, place: 3 }, false)
     expect((await summaryStore(open).read('k'))?.place).toBe(5)
@@ -163,14 +172,19 @@ test('kits come in the order of their making, a kit by itself in pieces, its wit
   globalThis.indexedDB = new IDBFactory()
   const log = eventLog(() => openHumbraDb(), ownGuard)
   const of = (kit: string, id: string): HumbraEvent => ({ ...event(id), kit })
-  const undo: HumbraEvent = { ...event('u'), kit: 'b', kind: 'withdrawn', event: 'b1' } as never
-  await log.append([of('z', 'z1'), of('b', 'b1'), of('z', 'z2'), undo])
+  const undo = { ...event('u'), kit: 'b', kind: 'withdrawn', event: 'b1' } as HumbraEvent
+  const early = { ...of('z', 'z0'), at: '2026-01-04T12:00:00.000Z' }
+  await log.append([of('z', 'z1'), of('b', 'b1'), { ...of('z', 'z2'), nth: 1 }, undo, early])
   expect(await log.kits()).toEqual(['z', 'b'])
-  const first = await log.readKit('z', 0, 1)
-  expect(first.entries.map((entry) => entry.event.id)).toEqual(['z1'])
-  expect((await log.readKit('z', first.last, 5)).entries.map((entry) => entry.event.id)).toEqual(['z2'])
-  expect(await log.withdrawals('b')).toEqual([{ id: 'u', kind: 'withdrawn', event: 'b1' }])
+  const first = await log.readKit('z', null, 1)
+  expect(first.events.map(({ id }) => id)).toEqual(['z0'])
+  expect((await log.readKit('z', first.end, 5)).events.map(({ id }) => id)).toEqual(['z1', 'z2'])
+  expect((await log.withdrawals('b')).map(({ id, event }) => [id, event])).toEqual([['u', 'b1']])
   expect([...(await log.placesOf(['b1', 'none']))]).toEqual([['b1', 2]])
+  // What came after a place and was done before a moment.
+  const came = (after: number, id: string) => log.cameLate('z', after, of('z', id))
+  expect([await came(3, 'z1'), await came(5, 'z1'), await came(3, 'a')]).toEqual([true, false, true])
+  expect(await log.cameLate('b', 2, of('b', 'b0'))).toBe(false)
 })
 
 test('an id that is taken by another event is refused by name, and nothing of its act is written', async () => {
@@ -178,9 +192,12 @@ test('an id that is taken by another event is refused by name, and nothing of it
   const log = eventLog(() => openHumbraDb(), ownGuard)
   expect(await log.append([event('a')])).toEqual([1])
   expect(await log.append([event('a'), event('b')])).toEqual([1, 2])
+  // The same act in another order of its fields, of an older form, and with its order within the moment, is the same.
+  const { id, ...rest } = event('a')
+  expect(await log.append([{ ...rest, nth: 3, schema: 11, id } as HumbraEvent])).toEqual([1])
   const other = { ...event('a'), at: '2026-02-05T12:00:00.000Z' }
   await expect(log.append([event('c'), other])).rejects.toMatchObject({ name: 'RepeatedId' })
-  expect((await log.readAfter(0)).entries.map((entry) => entry.event.id)).toEqual(['a', 'b'])
+  expect((await log.readAfter(0)).events.map(({ id }) => id)).toEqual(['a', 'b'])
 })
 
 test('what was practised is written in place, oldest first, and what cannot be read is left alone', async () => {

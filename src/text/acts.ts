@@ -80,6 +80,10 @@ function changeText(change: KitChange, kit: Named): string {
       return 'removing the kit'
     case 'kitKept':
       return 'keeping the borrowed kit'
+    case 'kitFiled':
+      return 'whose kit it is'
+    case 'kitArchived':
+      return change.archived ? 'putting the kit away' : 'bringing the kit back'
     case 'schemeKept':
       return `the steps ${change.name}`
     case 'drumAdded':

@@ -2,7 +2,7 @@ import { handText } from './hand'
 import type { Sheet } from '@/core/log/sheets'
 import Papa from 'papaparse'
 import type { KitState } from '@/core/log/fold'
-import { liveEvents } from '@/core/log/kitLog'
+import { liveEvents } from '@/core/log/order'
 import type { HumbraEvent } from '@/core/records/event'
 import { headKey } from '@/core/log/headKey'
 import type { Run } from '@/core/log/runs'
@@ -63,7 +63,6 @@ export function readingsCsv(kit: KitState, log: readonly HumbraEvent[]): string 
   const names = new Map(kit.drums.map(({ id, name }) => [id, name]))
   const rows = liveEvents(log)
     .filter((event) => event.kind === 'readingTaken' || event.kind === 'centreRead')
-    .sort((a, b) => a.at.localeCompare(b.at))
     .map((event) => ({
       at: event.at,
       drum: names.get(event.drum) ?? event.drum,
@@ -80,19 +79,17 @@ export function readingsCsv(kit: KitState, log: readonly HumbraEvent[]): string 
 /** Everything that was done and counts, oldest first, each in words. */
 export function logCsv(kit: KitState, log: readonly HumbraEvent[]): string {
   const names = new Map(kit.drums.map(({ id, name }) => [id, name]))
-  const rows = liveEvents(log)
-    .sort((a, b) => a.at.localeCompare(b.at))
-    .map((event) => ({
-      at: event.at,
-      kind: event.kind,
-      drum: 'drum' in event && event.drum !== null ? (names.get(event.drum) ?? event.drum) : '',
-      head: 'side' in event ? (event.side ?? '') : '',
-      what: actText([event], kit),
-      words: 'words' in event ? event.words : '',
-      turns: event.kind === 'rodsTurned' ? event.turns.map((turns) => turns.toFixed(4)).join(' ') : '',
-      source: event.source,
-      id: event.id,
-    }))
+  const rows = liveEvents(log).map((event) => ({
+    at: event.at,
+    kind: event.kind,
+    drum: 'drum' in event && event.drum !== null ? (names.get(event.drum) ?? event.drum) : '',
+    head: 'side' in event ? (event.side ?? '') : '',
+    what: actText([event], kit),
+    words: 'words' in event ? event.words : '',
+    turns: event.kind === 'rodsTurned' ? event.turns.map((turns) => turns.toFixed(4)).join(' ') : '',
+    source: event.source,
+    id: event.id,
+  }))
   return Papa.unparse(rows, CSV)
 }
 

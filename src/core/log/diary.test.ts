@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { packed } from './summary'
-import { stateOfSummary, summaryOf } from './summary'
+import { logOfSummary, summaryOf } from './summary'
 import { lugsThen } from '../status/strokes'
 import { filmAges, playsOn, sparesFor } from '../drift/films'
 import { conditionOf } from '../drift/worn'
@@ -18,7 +18,8 @@ const DAY = 24 * 3600 * 1000
 const at = (day: number) => new Date(START + day * DAY).toISOString()
 let ids = 0
 const base = (day: number) => ({
-  ...{ id: `e${++ids}`, at: at(day), kit: 'k', schema: 9, source: 'hand' as const, algorithm: null },
+  ...{ id: `e${++ids}`, at: at(day), kit: 'k', schema: 9, nth: ids, source: 'hand' as const },
+  algorithm: null,
 })
 const gig = (day: number, more: object = {}) =>
   ({
@@ -153,8 +154,7 @@ test('an act that is taken back leaves the kit as if it had never been, also wha
           .reverse()
           .map((event): HumbraEvent => ({ ...base(20), kind: 'withdrawn', event: event.id }))
         const log = [...made(), ...done.flat(), ...withdrawals]
-        const step = (state: ReturnType<typeof newKitLog>, event: HumbraEvent) =>
-          withEvents(state, [{ event, place: log.indexOf(event) + 1 }])!
+        const step = (state: ReturnType<typeof newKitLog>, event: HumbraEvent) => withEvents(state, [event])!
         const stepwise = log.reduce(step, newKitLog('k')).kit!
         const never = kitOf(log.filter((event) => !undone.includes(event) && event.kind !== 'withdrawn'))
         expect(packed(stepwise, lugsThen)).toEqual(packed(never, lugsThen))
@@ -277,8 +277,8 @@ test('diary, heads in short and the shelf go through a summary, and through a da
     ...diaryEvents([{ kind: 2, thing: 0, day: 1, written: 1, value: 44, off: false }]),
   ]
   const kit = kitOf(log)
-  const kept = summaryOf({ id: 'k', base: kit, basePlace: 9, tail: [], kit, settled: new Set() }, lugsThen)
-  const again = stateOfSummary(structuredClone(kept))!
+  const folded = { ...newKitLog('k'), base: kit, baseEnd: log.at(-1)!, baseCount: log.length, kit }
+  const again = logOfSummary(structuredClone(summaryOf(folded, 9, lugsThen)!))!.kit!
   expect(packed(again, lugsThen)).toEqual(packed(kit, lugsThen))
   let next = 0
   const retold = restated(kit, () => `n${next++}`)

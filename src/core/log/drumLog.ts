@@ -105,17 +105,8 @@ export function withDrumEvent(drum: DrumLog, event: HeadEvent, then: HeadsThen):
       return { ...next, strokes: [...drum.strokes.slice(0, -1), last.said(event.words)] }
     }
     case 'centreRead': {
-      const stroke = new StrokeLog(event, drum.layers ?? [], [], then)
-      // One from another device may be older than what is here.
-      const at = drum.strokes.findLastIndex((each) => each.event.at <= event.at) + 1
-      const strokes = [...drum.strokes.slice(0, at), stroke, ...drum.strokes.slice(at)]
-      const newest = at === drum.strokes.length
-      return {
-        ...next,
-        strokes: strokes.slice(-STROKES_KEPT),
-        movedSince: newest ? false : drum.movedSince,
-        wordsOpen: newest || drum.wordsOpen,
-      }
+      const strokes = [...drum.strokes, new StrokeLog(event, drum.layers ?? [], [], then)]
+      return { ...next, strokes: strokes.slice(-STROKES_KEPT), movedSince: false, wordsOpen: true }
     }
     default:
       return next

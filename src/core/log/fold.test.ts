@@ -12,7 +12,8 @@ import { aimOf, solverTarget, targetFromFit, targetLugHz } from '../status/targe
 const START = Date.UTC(2026, 0, 5, 12)
 let count = 0
 const base = (atMs: number, source: HumbraEvent['source'] = 'typed') => ({
-  ...{ id: `e${++count}`, at: new Date(atMs).toISOString(), kit: 'k', schema: 1, source, algorithm: null },
+  ...{ id: `e${++count}`, at: new Date(atMs).toISOString(), kit: 'k', schema: 1, nth: count, source },
+  algorithm: null,
 })
 const onHead = { drum: 'd', side: 'batter' as const }
 const reading = (atMs: number, lug: number, hz: number, source?: HumbraEvent['source']): HeadEvent => ({

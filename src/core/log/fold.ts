@@ -43,6 +43,10 @@ export interface KitState {
   readonly runs: readonly Run[]
   /** Somebody else's, for a night. */
   readonly borrowed: boolean
+  /** Whose it is and what for; empty where nobody said. */
+  readonly owner: string
+  readonly job: string
+  readonly archived: boolean
   /** Kept steps between toms, smallest drum first, by name. */
   readonly schemes: ReadonlyMap<string, number[]>
   /** Gigs, notes, weather, and the heads in the box. */
@@ -190,6 +194,7 @@ function withChange(
       aims: new Map(),
       runs: [],
       borrowed: change.borrowed ?? false,
+      ...{ owner: '', job: '', archived: false },
       schemes: new Map(),
       diary: EMPTY_DIARY,
       shelf: new Map(),
@@ -203,6 +208,10 @@ function withChange(
       return null
     case 'kitKept':
       return { ...kit, borrowed: false }
+    case 'kitFiled':
+      return { ...kit, owner: change.owner, job: change.job }
+    case 'kitArchived':
+      return { ...kit, archived: change.archived }
     case 'schemeKept': {
       const schemes = new Map(kit.schemes)
       if (change.cents.length) schemes.set(change.name, change.cents)

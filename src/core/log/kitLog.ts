@@ -1,145 +1,103 @@
 import type { HumbraEvent } from '../records/event'
 import { withEvent, type KitState } from './fold'
-
-/** An event and its place in the order that all tabs share; Infinity while the database has not said. */
-export interface Placed {
-  event: HumbraEvent
-  place: number
-}
+import { byMoment, inOrder, isWithdrawal, liveEvents, Withdrawals, type Moment } from './order'
 
 /**
- * One kit's log: its state as of some place, and the events since. An act costs one step of the fold, an undo the few events
- * since that place, however long the log before it.
+ * One kit's log, in the order in which it was done: its state as of some entry, and the entries since. An act costs one step of
+ * the fold, an undo the few entries since, however long the log before.
  */
 export interface KitLog {
   readonly id: string
-  /** The state behind which nothing is looked at again, and the place of its last event; 0 for the very beginning. */
+  /** The state behind which nothing is looked at again, its last entry, and how many there are up to it. */
   readonly base: KitState | null
-  readonly basePlace: number
-  readonly tail: readonly Placed[]
+  readonly baseEnd: Moment | null
+  readonly baseCount: number
+  readonly tail: readonly HumbraEvent[]
   /** Withdrawals in the tail of what lies behind the base: it is made without that. */
   readonly settled: ReadonlySet<string>
   /** The state now; null where the kit was removed, or not made yet. */
   readonly kit: KitState | null
 }
 
-/** So many events at least can be undone, or put in order, without the database. */
+/** So many entries at least can be undone, or put in order, without the database. */
 export const TAIL_KEPT = 200
 
-export function newKitLog(
-  id: string,
-  base: KitState | null = null,
-  basePlace = 0,
-  settled: ReadonlySet<string> = new Set(),
-): KitLog {
-  return { id, base, basePlace, settled, tail: [], kit: base }
+export function newKitLog(id: string): KitLog {
+  return { id, base: null, baseEnd: null, baseCount: 0, settled: new Set(), tail: [], kit: null }
 }
 
 /**
- * The log with more events of its kit: acts of this tab, without a place, or what the database holds. An event that is known
- * is taken once; its place is noted.
- * @returns null where an event reaches back behind the base: then the whole log has to be read.
+ * The log with more entries of its kit, from wherever they come; one that is known is taken once.
+ * @param mayShorten false where no database has what the base would swallow
+ * @returns null where an entry reaches back behind the base: then the whole log has to be read.
  */
-export function withEvents(log: KitLog, entries: readonly Placed[]): KitLog | null {
-  const known = new Map(log.tail.map(({ event }, i) => [event.id, i]))
-  const tail = [...log.tail]
-  const fresh: Placed[] = []
-  for (const entry of entries) {
-    const at = known.get(entry.event.id)
-    if (at === undefined) {
-      known.set(entry.event.id, tail.length)
-      tail.push(entry)
-      fresh.push(entry)
-    } else if (entry.place < tail[at].place) tail[at] = entry
+export function withEvents(log: KitLog, events: readonly HumbraEvent[], mayShorten = true): KitLog | null {
+  const known = new Set(log.tail.map(({ id }) => id))
+  const fresh = inOrder(events.filter(({ id }) => !known.has(id) && known.add(id)))
+  if (fresh.length === 0) return log
+  const { baseEnd } = log
+  if (baseEnd && byMoment(fresh[0], baseEnd) <= 0) return null
+  const last = log.tail.at(-1) ?? baseEnd
+  const isBehind = !last || byMoment(last, fresh[0]) < 0
+  const tail = isBehind ? [...log.tail, ...fresh] : inOrder([...log.tail, ...fresh])
+  const words = fresh.filter(isWithdrawal)
+  if (baseEnd && words.length) {
+    const beyond = wordsBeyond(tail)
+    if (words.some(({ id }) => beyond.has(id) && !log.settled.has(id))) return null
   }
-  // A stable sort: what has no place yet stays behind, in the order in which it was done.
-  const sorted = tail
-    .map((entry, i) => ({ entry, i }))
-    .sort((a, b) => a.entry.place - b.entry.place || a.i - b.i)
-  const inOrder = sorted.every(({ i }, at) => i === at)
-  const ordered = inOrder ? tail : sorted.map(({ entry }) => entry)
-  const beyond = (event: HumbraEvent) => !log.settled.has(event.id) && !isInReach(event, ordered)
-  if (log.basePlace > 0 && fresh.some(({ event }) => beyond(event))) return null
-  const stepwise = inOrder && fresh.every(({ event }) => event.kind !== 'withdrawn')
-  const kit = stepwise
-    ? fresh.reduce<KitState | null>((state, { event }) => withEvent(state, event), log.kit)
-    : replay(log.base, ordered)
-  return shortened({ ...log, tail: ordered, kit })
+  const kit = isBehind && !words.length ? fresh.reduce(withEvent, log.kit) : replay(log.base, tail)
+  return mayShorten ? shortened({ ...log, tail, kit }) : { ...log, tail, kit }
 }
 
-/** Whether what an event withdraws lies in the tail, down to the event that it brings back or takes away. */
-function isInReach(event: HumbraEvent, tail: readonly Placed[]): boolean {
-  let target: HumbraEvent | undefined = event
-  while (target?.kind === 'withdrawn') {
-    const named: string = target.event
-    target = tail.find((entry) => entry.event.id === named)?.event
-  }
-  return target !== undefined
+/** Withdrawals of what is not in the tail, directly or through others. */
+function wordsBeyond(tail: readonly HumbraEvent[]): Set<string> {
+  const words = tail.filter(isWithdrawal)
+  const withdrawals = new Withdrawals(words)
+  const here = new Set(tail.map(({ id }) => id))
+  return new Set(words.filter(({ id }) => !here.has(withdrawals.entryOf(id)!)).map(({ id }) => id))
 }
 
-const replay = (base: KitState | null, tail: readonly Placed[]) =>
-  liveEvents(tail.map(({ event }) => event)).reduce<KitState | null>(withEvent, base)
+const replay = (base: KitState | null, tail: readonly HumbraEvent[]) =>
+  liveEvents(tail).reduce<KitState | null>(withEvent, base)
 
 /** A tail that grew twice as long as it has to be gives its older half to the base. */
 function shortened(log: KitLog): KitLog {
   if (log.tail.length < 2 * TAIL_KEPT) return log
   const older = log.tail.slice(0, -TAIL_KEPT)
-  const last = older.at(-1)!
-  if (last.place === Infinity) return log
-  const live = new Set(liveEvents(log.tail.map(({ event }) => event)))
-  const base = older
-    .filter(({ event }) => live.has(event))
-    .reduce((kit, { event }) => withEvent(kit, event), log.base)
+  const live = new Set(liveEvents(log.tail))
+  const base = older.filter((event) => live.has(event)).reduce(withEvent, log.base)
   const tail = log.tail.slice(-TAIL_KEPT)
-  return { ...log, base, basePlace: last.place, tail, settled: settledIn(tail) }
+  const baseCount = log.baseCount + older.length
+  return { ...log, base, baseEnd: older.at(-1)!, baseCount, tail, settled: wordsBeyond(tail) }
 }
 
-const settledIn = (tail: readonly Placed[]) =>
-  new Set(tail.flatMap(({ event }) => (isInReach(event, tail) ? [] : [event.id])))
-
-/** Ids of what is withdrawn, by the withdrawals of a whole log, oldest first: a withdrawal may itself be withdrawn. */
-export function deadIds(
-  log: ReadonlyArray<Pick<HumbraEvent, 'id' | 'kind'> & { event?: string }>,
-): Set<string> {
-  const dead = new Set<string>()
-  for (const { id, kind, event } of [...log].reverse()) {
-    if (kind === 'withdrawn' && event !== undefined && !dead.has(id)) dead.add(event)
-  }
-  return dead
-}
-
-/** Events that still hold: those that no live `withdrawn` names. */
-export function liveEvents(log: readonly HumbraEvent[]): HumbraEvent[] {
-  const dead = deadIds(log)
-  return log.filter((event) => !dead.has(event.id))
-}
-
-/** Folds a kit's whole log, piece by piece, oldest first; `dead` is what its withdrawals name. */
+/** Folds a kit's whole log, piece by piece, in the order in which it was done; `withdrawals` are those of all of it. */
 export class WholeFold {
   #base: KitState | null = null
-  #basePlace = 0
-  #tail: Placed[] = []
+  #baseEnd: Moment | null = null
+  #baseCount = 0
+  #tail: HumbraEvent[] = []
 
   constructor(
     readonly id: string,
-    readonly dead: ReadonlySet<string>,
+    readonly withdrawals: Withdrawals,
   ) {}
 
-  add(piece: readonly Placed[]): void {
+  add(piece: readonly HumbraEvent[]): void {
     this.#tail.push(...piece)
     if (this.#tail.length < 2 * TAIL_KEPT) return
     const older = this.#tail.splice(0, this.#tail.length - TAIL_KEPT)
-    for (const { event, place } of older) {
-      if (!this.dead.has(event.id)) this.#base = withEvent(this.#base, event)
-      this.#basePlace = place
-    }
+    for (const event of older)
+      if (!this.withdrawals.takesAway(event)) this.#base = withEvent(this.#base, event)
+    this.#baseEnd = older.at(-1)!
+    this.#baseCount += older.length
   }
 
   end(): KitLog {
-    const [base, basePlace, tail] = [this.#base, this.#basePlace, this.#tail]
-    const live = tail.filter(({ event }) => !this.dead.has(event.id))
-    const kit = live.reduce<KitState | null>((state, { event }) => withEvent(state, event), base)
-    return { id: this.id, base, basePlace, tail, kit, settled: settledIn(tail) }
+    const [base, baseEnd, baseCount, tail] = [this.#base, this.#baseEnd, this.#baseCount, this.#tail]
+    const live = tail.filter((event) => !this.withdrawals.takesAway(event))
+    const kit = live.reduce<KitState | null>(withEvent, base)
+    return { id: this.id, base, baseEnd, baseCount, tail, kit, settled: wordsBeyond(tail) }
   }
 }
 

@@ -13,29 +13,32 @@ type Draft = { kind: HumbraEvent['kind']; at?: string; id?: string; drum?: strin
  * @param newId for what is told anew
  */
 export function restated(kit: KitState, newId: () => string): HumbraEvent[] {
-  const firstAt = firstMoment(kit)
+  let count = TOLD_AGAIN
+  /** What is told anew of a moment stands behind what is known of it, in the order in which it is told. */
   const complete = (draft: Draft): HumbraEvent =>
     ({
-      ...{ id: newId(), at: firstAt, schema: SCHEMA_VERSION, source: 'hand', algorithm: null },
+      ...{ id: newId(), at: NEVER, schema: SCHEMA_VERSION, source: 'hand', algorithm: null, nth: ++count },
       ...draft,
       kit: kit.id,
     }) as HumbraEvent
-  const change = (told: KitChange, at = firstAt) => complete({ kind: 'kitEdited', change: told, at } as Draft)
+  const change = (told: KitChange, at?: string) =>
+    complete({ kind: 'kitEdited', change: told, ...(at ? { at } : {}) } as Draft)
   const made = [
     change({ what: 'kitMade', name: kit.name, simulated: kit.simulated, borrowed: kit.borrowed }),
     ...kit.drums.map((drum) => change({ what: 'drumAdded', drum, after: null })),
+    ...(kit.owner || kit.job ? [change({ what: 'kitFiled', owner: kit.owner, job: kit.job })] : []),
+    ...(kit.archived ? [change({ what: 'kitArchived', archived: true })] : []),
     ...[...kit.schemes].map(([name, cents]) => change({ what: 'schemeKept', name, cents })),
+    ...[...kit.aims].map(([key, aim]) => {
+      const [side, ...drum] = key.split('/').reverse()
+      return change({ what: 'aimSet', drum: drum.reverse().join('/'), side: side as Side, aim })
+    }),
   ]
-  const sheets = kit.sheets.flatMap(({ id, name, archived, versions }) => [
-    ...versions.map(({ at, notes, drums }) =>
+  const sheets = kit.sheets.flatMap(({ id, name, versions }) =>
+    versions.map(({ at, notes, drums }) =>
       change({ what: 'sheetWritten', sheet: id, name, notes, drums: [...drums.values()] }, at),
     ),
-    ...(archived ? [change({ what: 'sheetArchived', sheet: id, archived })] : []),
-  ])
-  const aims = [...kit.aims].map(([key, aim]) => {
-    const [side, ...drum] = key.split('/').reverse()
-    return change({ what: 'aimSet', drum: drum.reverse().join('/'), side: side as Side, aim })
-  })
+  )
   const runs = kit.runs.flatMap(({ id: run, sheet, startedAt, doorsAt, before, endedAt, after }) => [
     complete({ kind: 'runStarted', run, sheet, doorsAt, before, at: startedAt } as Draft),
     ...(endedAt ? [complete({ kind: 'runEnded', run, after, at: endedAt } as Draft)] : []),
@@ -49,7 +52,6 @@ export function restated(kit: KitState, newId: () => string): HumbraEvent[] {
       } as Draft),
     ),
     ...notes.map((note) => complete({ kind: 'dayNoted', ...note, at: note.on } as Draft)),
-    ...(air.size ? [complete({ kind: 'weatherNoted', room: null, samples: samplesOf(air) } as Draft)] : []),
     ...[...box.values()].map(({ id: film, writtenAt, gone, ...rest }) =>
       complete({ kind: 'filmNoted', film, ...rest, at: writtenAt, ...(gone ? { gone } : {}) } as Draft),
     ),
@@ -65,17 +67,33 @@ export function restated(kit: KitState, newId: () => string): HumbraEvent[] {
       for (const event of drumEvents(kit, drum.id, practice, inWorld)) work.set(event.id, event)
     }
   }
-  const inTime = [...work.values()].sort((a, b) => a.at.localeCompare(b.at))
-  return [
-    ...made,
-    ...sheets,
+  const last = [
+    ...(air.size ? [complete({ kind: 'weatherNoted', room: null, samples: samplesOf(air) } as Draft)] : []),
+    ...kit.sheets
+      .filter(({ archived }) => archived)
+      .map(({ id }) => change({ what: 'sheetArchived', sheet: id, archived: true })),
     change({ what: 'sheetChosen', sheet: kit.sheet }),
-    ...aims,
-    ...diary,
-    ...inTime,
-    ...runs,
+  ]
+  const dated = [...sheets, ...diary, ...work.values(), ...runs]
+  const moments = dated.flatMap(({ at }) => (at === NEVER ? [] : [at])).sort()
+  const firstAt = moments[0] ?? LONG_AGO
+  const since = (events: readonly HumbraEvent[], at: string) =>
+    events.map((event) => (event.at === NEVER ? { ...event, at } : event))
+  // The kit is there before anything is said of it.
+  return [
+    ...since(made, justBefore(firstAt)),
+    ...since(dated, firstAt),
+    ...since(last, moments.at(-1) ?? firstAt),
   ]
 }
+
+/** More than a moment ever had entries of its own. */
+const TOLD_AGAIN = 1_000_000
+/** Of what a state keeps no time of. */
+const NEVER = ''
+const LONG_AGO = '2000-01-01T00:00:00.000Z'
+/** A moment before another one. */
+const justBefore = (at: string) => new Date(Date.parse(at) - 1).toISOString()
 
 /** Each day's mean as one sample: more is not known any more. */
 const samplesOf = (air: KitState['diary']['air']) =>
@@ -84,14 +102,6 @@ const samplesOf = (air: KitState['diary']['air']) =>
     celsius: celsius.count ? celsius.sum / celsius.count : null,
     humidityPercent: humidity.count ? humidity.sum / humidity.count : null,
   }))
-
-function firstMoment({ heads }: KitState): string {
-  const all = [...heads.values()].flatMap(({ real, practice }) => [real, practice])
-  const moments = all.flatMap(({ older, sittings }) =>
-    [...older, ...sittings].map(({ events }) => events[0].at),
-  )
-  return moments.reduce((first, at) => (at < first ? at : first), moments[0] ?? '2000-01-01T00:00:00.000Z')
-}
 
 function headEvents(
   head: HeadLog,
@@ -140,7 +150,7 @@ function drumEvents(
   const last = log.strokes.at(-1)?.event.at
   return [
     ...log.strokes.flatMap(({ event, layers, words }) => [
-      complete({ kind: 'dampingSet', drum, side: event.side, layers, at: event.at } as Draft),
+      complete({ kind: 'dampingSet', drum, side: event.side, layers, at: justBefore(event.at) } as Draft),
       event,
       ...words.map((said) =>
         complete({ kind: 'wordsNoted', drum, side: event.side, words: said, at: event.at } as Draft),

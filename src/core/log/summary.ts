@@ -4,6 +4,7 @@ import { StrokeLog, type HeadsThen } from './drumLog'
 import type { KitState, Worlds } from './fold'
 import { SittingLog, type HeadLog } from './headLog'
 import type { KitLog } from './kitLog'
+import type { Moment } from './order'
 
 /**
  * The folded state of a kit up to a place, in plain values for a database to keep: so that opening a kit reads what came after
@@ -13,6 +14,10 @@ export interface Summary {
   kit: string
   /** Of the fold and of what it keeps: another one is not read. */
   version: number
+  /** The last entry that it holds, and how many they are. */
+  end: Moment
+  count: number
+  /** Up to this place of the database all that was there is in it or came after it. */
   place: number
   /** Ids of later withdrawals that it already heeds. */
   settled: string[]
@@ -21,7 +26,7 @@ export interface Summary {
 }
 
 /** Raised with every change of the fold, or of the estimates whose answers strokes keep. */
-const SUMMARY_VERSION = 3
+const SUMMARY_VERSION = 4
 
 type PackedKit = Omit<KitState, 'heads' | 'struck' | 'shelf'> & {
   shelf: Map<string, Array<readonly HeadEvent[]>>
@@ -39,13 +44,21 @@ type PackedStroke = LugsThen & {
 }
 type PackedDrum = Omit<DrumLog, 'strokes'> & { strokes: PackedStroke[] }
 
-/** @param estimate where both heads stood at a stroke: kept with it, since the events behind it are not */
+/**
+ * @param place up to which the database was read
+ * @param estimate where both heads stood at a stroke: kept with it, since the events behind it are not
+ * @returns null where the log has no base yet
+ */
 export function summaryOf(
-  { id, base, basePlace, settled }: KitLog,
+  { id, base, baseEnd, baseCount, settled }: KitLog,
+  place: number,
   estimate: (then: HeadsThen) => LugsThen,
-): Summary {
+): Summary | null {
+  if (!baseEnd) return null
+  const { at, nth } = baseEnd
   return {
-    ...{ kit: id, version: SUMMARY_VERSION, place: basePlace, settled: [...settled] },
+    ...{ kit: id, version: SUMMARY_VERSION, place, count: baseCount, settled: [...settled] },
+    end: { at, id: baseEnd.id, ...(nth === undefined ? {} : { nth }) },
     state: base && packed(base, estimate),
   }
 }
@@ -66,8 +79,15 @@ export function packed(kit: KitState, estimate: (then: HeadsThen) => LugsThen): 
   return { ...kit, shelf, heads: inEach(kit.heads, head), struck: inEach(kit.struck, drum) }
 }
 
-/** The state that a summary keeps; undefined where it is of another version or not what it was written as. */
-export function stateOfSummary({ version, state }: Summary): KitState | null | undefined {
+/** The log up to where a summary was made; null where that is of another version or not what it was written as. */
+export function logOfSummary(summary: Summary): KitLog | null {
+  const base = stateOf(summary)
+  if (base === undefined) return null
+  const { kit: id, end: baseEnd, count: baseCount, settled } = summary
+  return { id, base, baseEnd, baseCount, settled: new Set(settled), tail: [], kit: base }
+}
+
+function stateOf({ version, state }: Summary): KitState | null | undefined {
   if (version !== SUMMARY_VERSION) return undefined
   if (!state) return null
   const sittings = (kept: ReadonlyArray<readonly HeadEvent[]>) => kept.map((events) => SittingLog.of(events))

@@ -24,6 +24,9 @@ import { besideSchema, runHeadSchema, sheetDrumSchema } from './sheet'
 
 export const sourceSchema = z.enum(['microphone', 'file', 'practice', 'typed', 'ear', 'gauge', 'hand'])
 
+/** A person's name, as kept on a device. */
+export const personSchema = z.string().trim().min(1).max(40)
+
 export const micSchema = z.enum(['with-tap', 'standing'])
 
 const base = {
@@ -36,6 +39,11 @@ const base = {
   source: sourceSchema,
   /** Version of the measuring behind it; null where nothing was computed. */
   algorithm: z.string().max(80).nullable(),
+  /** Which of the entries of its moment it is, where there are several. */
+  nth: z.int().min(0).max(1e9).optional(),
+  /** The device that it was done on, and the person, where one had a name there. */
+  device: idSchema.optional(),
+  by: personSchema.optional(),
 }
 const onHead = { ...base, drum: idSchema, side: sideSchema }
 
@@ -59,6 +67,14 @@ const change = z.discriminatedUnion('what', [
     borrowed: z.boolean().optional(),
   }),
   z.strictObject({ what: z.literal('kitKept') }),
+  /** Whose it is and what for; empty where nobody said. */
+  z.strictObject({
+    what: z.literal('kitFiled'),
+    owner: z.string().trim().max(60),
+    job: z.string().trim().max(60),
+  }),
+  /** Out of the way: found by those who look for it. */
+  z.strictObject({ what: z.literal('kitArchived'), archived: z.boolean() }),
   /** Steps between neighbouring toms, smallest drum first, under a name; an empty list forgets them. */
   z.strictObject({
     what: z.literal('schemeKept'),

@@ -4,7 +4,7 @@ import { SCHEMA_VERSION } from './plain'
 import { idSchema } from './kit'
 import { practiceStateSchema } from './practice'
 import { takeSchema } from './take'
-import { migrateEvent } from './migrations'
+import { migrateEvent, withOrder } from './migrations'
 import { moment } from './primitives'
 import { firstProblem } from './problem'
 
@@ -53,6 +53,8 @@ export function kitFileOf(raw: unknown): KitFileResult {
   const head = z.object({ format: z.literal(KIT_FILE_FORMAT), schema: z.number() }).safeParse(raw)
   if (!head.success) return fail('This is not a Humbra kit file. Choose one that was exported here.')
   const { schema } = head.data
+  if (!isForm(schema))
+    return fail(`The kit file is damaged: it says that it is of form ${schema}, and there is none.`)
   if (schema > SCHEMA_VERSION) {
     return fail(
       `This file comes from a newer Humbra (form ${schema}, this one reads up to ${SCHEMA_VERSION}). Update Humbra and try again.`,
@@ -78,8 +80,10 @@ export function kitFileOf(raw: unknown): KitFileResult {
   return { ok: true, file }
 }
 
+export const isForm = (schema: number) => Number.isInteger(schema) && schema >= 1
+
 function migrated(raw: Record<string, unknown>): unknown {
-  const events = Array.isArray(raw.events) ? raw.events.map(migrateEvent) : raw.events
+  const events = Array.isArray(raw.events) ? withOrder(raw.events).map(migrateEvent) : raw.events
   return { ...raw, schema: SCHEMA_VERSION, events }
 }
 

@@ -6,7 +6,7 @@ import type { Settings, SpacingChoices } from './settings'
 /** What the app needs of the records before anything is checked: no schema, so that a page that is only looked at loads none. */
 
 /** Version of every record kept or exchanged; a change of form adds a migration and raises it. */
-export const SCHEMA_VERSION = 11
+export const SCHEMA_VERSION = 12
 
 export const SIDES = ['batter', 'resonant'] as const
 
@@ -56,6 +56,8 @@ export const DEFAULT_SETTINGS: Settings = {
   walked: [],
   recent: [],
   filed: {},
+  device: null,
+  person: null,
   ear: [],
 }
 

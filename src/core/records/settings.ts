@@ -2,7 +2,7 @@ import { z } from 'zod'
 import { A4_HIGHEST_HZ, A4_LOWEST_HZ } from '../units/pitch'
 import { slackSchoolSchema } from './even'
 import { earFoundSchema } from './drill'
-import { micSchema } from './event'
+import { micSchema, personSchema } from './event'
 import { NO_CHOICES } from './plain'
 import { idSchema, sideSchema } from './kit'
 import { moment } from './primitives'
@@ -79,6 +79,10 @@ export const settingsSchema = z.strictObject({
   recent: z.array(z.string().max(60)).max(8).default([]),
   /** When each kit was last put into a file, by kit. */
   filed: z.record(idSchema, moment).default({}),
+  /** This device by an id of its own, which its entries carry; given at the first start. */
+  device: idSchema.nullable().default(null),
+  /** Who works here, where they have said: their entries carry the name. */
+  person: personSchema.nullable().default(null),
   /** What drills found this ear to tell apart, by pitch. */
   ear: z.array(earFoundSchema).max(24).default([]),
 })

@@ -45,11 +45,7 @@ function toldLog(): HumbraEvent[] {
   return log
 }
 
-const folded = (events: readonly HumbraEvent[]) =>
-  withEvents(
-    newKitLog('k'),
-    events.map((event) => ({ event, place: Infinity })),
-  )!.kit!
+const folded = (events: readonly HumbraEvent[]) => withEvents(newKitLog('k'), events)!.kit!
 
 function at(events: readonly HumbraEvent[], nowMs = NOW) {
   const kit = folded(events)

@@ -50,10 +50,7 @@ export async function bringDemo(session: Session): Promise<boolean> {
   const shift = Math.floor((session.deps.nowMs() - DAY_MS - newest) / DAY_MS) * DAY_MS
   const moved = (at: string) => new Date(Date.parse(at) + shift).toISOString()
   const events = file.events.map((event) => movedInTime(event, moved))
-  const log = withEvents(
-    newKitLog(DEMO_KIT),
-    events.map((event) => ({ event, place: Infinity })),
-  )
+  const log = withEvents(newKitLog(DEMO_KIT), events)
   const rest = await believeFirst(session.deps, log?.kit ? [log.kit] : [], session.get().settings)
   session.appendEvents(events, { never: true })
   session.deps.whenIdle(() => void rest())

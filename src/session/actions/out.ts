@@ -1,5 +1,5 @@
 import { strToU8, zipSync } from 'fflate'
-import { liveEvents } from '@/core/log/kitLog'
+import { liveEvents } from '@/core/log/order'
 import { fileName, saveBlob } from '@/files/save'
 import { logCsv, readingsCsv, targetsCsv } from '@/text/csv'
 import type { Session } from '../session'

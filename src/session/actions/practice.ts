@@ -215,7 +215,7 @@ export function unturnPractice(session: Session, view: BenchView, turns: readonl
 
 /** What was done so far decides what chance does next: another head each time, and the same again for the same acts. */
 const soFar = (session: Session) =>
-  [...session.get().logs.values()].reduce((sum, { tail, basePlace }) => sum + basePlace + tail.length, 0)
+  [...session.get().logs.values()].reduce((sum, { tail, baseCount }) => sum + baseCount + tail.length, 0)
 
 /** Puts the practice head out of tune, as if an unpractised hand had fitted it. */
 export function roughenPractice(session: Session): void {
