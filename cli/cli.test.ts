@@ -1,7 +1,8 @@
 import { spawnSync } from 'node:child_process'
-import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs'
+import { closeSync, mkdtempSync, openSync, readFileSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
+import { seededRandom } from '@/core/numeric/random'
 import { usualDrum } from '@/core/records/usualDrum'
 import { decodeWav, encodeWav } from '@/core/sound/wav'
 import { LONG } from '@ref/long'
@@ -319,4 +320,52 @@ test('only the stroke overdriven: read, with a warning; the ring overdriven as w
   })
   expect((await measured(made(0.3, 0.4))).warning).toBeUndefined()
   expect(await measured(made(4, 3))).toMatchObject({ verdict: 'clipped', hz: null })
+})
+
+test('a kit file says the same in whatever order its entries stand', async () => {
+  const raw = JSON.parse(readFileSync('public/demo/lounge.humbra.json', 'utf8')) as { events: unknown[] }
+  const at = ['--at', '2027-01-01T00:00:00Z']
+  const said = async (name: string, events: unknown[]) => {
+    const file = join(folder, name)
+    writeFileSync(file, JSON.stringify({ ...raw, events }))
+    const { status, stdout } = await run(['state', file, ...at])
+    expect(status).toBe(0)
+    return stdout
+  }
+  const chance = seededRandom(3)
+  const inOrder = await said('in-order.json', raw.events)
+  const shuffled = raw.events.map((event) => ({ event, by: chance.uniform() })).sort((a, b) => a.by - b.by)
+  expect(await said('backwards.json', [...raw.events].reverse())).toBe(inOrder)
+  expect(
+    await said(
+      'any-order.json',
+      shuffled.map(({ event }) => event),
+    ),
+  ).toBe(inOrder)
+})
+
+test('a word that is no command, a full disk, a place that cannot be written: a sentence each, and an end', () => {
+  const humbra = (args: string[], out?: number) =>
+    spawnSync('node', ['cli/run.mjs', ...args], {
+      ...{ input: '{"drum":1}\n', encoding: 'utf8', timeout: 60_000 },
+      ...(out === undefined ? {} : { stdio: ['pipe', out, 'pipe'] as const }),
+    })
+  for (const word of ['__proto__', 'constructor', 'toString'])
+    expect(humbra([word])).toMatchObject({
+      ...{ status: 2, stdout: '', stderr: expect.stringContaining(`there is no command ${word}`) },
+    })
+  const full = openSync('/dev/full', 'w')
+  for (const args of [['pair'], ['pair', '--help']])
+    expect(humbra(args, full)).toMatchObject({
+      ...{ status: 1, stderr: 'humbra: the answers cannot be written: the disk is full\n' },
+    })
+  closeSync(full)
+  for (const args of [
+    ['tap', '--out', '/dev/full'],
+    ['drill', '--out', '/proc/none'],
+  ]) {
+    const { status, stdout, stderr } = humbra(args)
+    expect([status, stderr]).toEqual([1, ''])
+    expect(stdout).toMatch(/cannot be written: (the disk is full|there is no such place)/)
+  }
 })

@@ -1,6 +1,6 @@
 import { createInterface } from 'node:readline'
-import { mkdirSync, writeFileSync } from 'node:fs'
-import { join } from 'node:path'
+import { existsSync, mkdirSync, writeFileSync } from 'node:fs'
+import { dirname, join, resolve } from 'node:path'
 import { DRILLS, type DrillId } from '@/core/ear/kinds'
 import { nextTrial } from '@/core/ear/drill'
 import { resultOf, withAnswer, type DrillRun } from '@/core/ear/result'
@@ -8,7 +8,7 @@ import { soundsOf } from '@/core/ear/sound'
 import { USUAL_DRILL_DRUM, type Trial } from '@/core/ear/trial'
 import { DRILL_IDS } from '@/core/records/drill'
 import { encodeWav } from '@/core/sound/wav'
-import { numberOption, readOptions, usage, writeLine } from './options'
+import { numberOption, readOptions, unwritable, usage, writeLine } from './options'
 
 const HELP = `humbra drill --kind ${DRILL_IDS.join('|')} [options]
 
@@ -50,7 +50,10 @@ export async function drillCommand(args: string[]): Promise<number> {
       return refused ? 1 : 0
     }
     const next = ask(run, out)
-    if (next === null) return 1
+    if (next === null) {
+      process.stdin.destroy()
+      return 1
+    }
     trial = next
   }
   process.stderr.write(
@@ -89,13 +92,13 @@ function ask(run: DrillRun, out: string | null): Trial | null {
   const files: string[] = []
   if (out !== null) {
     try {
-      mkdirSync(out, { recursive: true })
+      makeFolder(out)
       soundsOf(trial, RATE_HZ).forEach((samples, i) => {
         files.push(join(out, `trial-${number}-${i + 1}.wav`))
         writeFileSync(files[i], encodeWav(samples, RATE_HZ))
       })
     } catch (error) {
-      writeLine({ error: { where: out, what: `cannot be written: ${(error as Error).message}` } })
+      writeLine({ error: { where: out, what: `cannot be written: ${unwritable(error)}` } })
       return null
     }
   }
@@ -108,6 +111,14 @@ function ask(run: DrillRun, out: string | null): Trial | null {
     truth: trial.truth,
   })
   return trial
+}
+
+/** A folder with those above it. Node's own way of that never ends where a file system answers that there is no such place. */
+function makeFolder(path: string): void {
+  const folder = resolve(path)
+  if (existsSync(folder)) return
+  makeFolder(dirname(folder))
+  mkdirSync(folder)
 }
 
 function answerIn(line: string, { answers }: Trial): string | { where: string; what: string } {

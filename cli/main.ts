@@ -5,6 +5,7 @@ import { measureCommand } from './measure'
 import { pairCommand } from './pair'
 import { planCommand } from './plan'
 import { stateCommand } from './state'
+import { unwritable } from './options'
 import { tapCommand } from './tap'
 
 const COMMANDS: Record<string, (args: string[]) => Promise<number> | number> = {
@@ -36,14 +37,16 @@ humbra COMMAND --help says more. Exit code 0 when all was answered, 1 when somet
 export async function main(args: string[]): Promise<number> {
   // A reader that stops listening (a closed pipe) is no error of ours.
   process.stdout.on('error', (error: NodeJS.ErrnoException) => {
-    if (error.code !== 'EPIPE') throw error
+    if (error.code === 'EPIPE') return
+    process.stderr.write(`humbra: the answers cannot be written: ${unwritable(error)}\n`)
+    process.exit(1)
   })
   const [name, ...rest] = args
   if (name === '--help' || name === '-h') {
     process.stdout.write(HELP)
     return 0
   }
-  const command = name === undefined ? undefined : COMMANDS[name]
+  const command = name !== undefined && Object.hasOwn(COMMANDS, name) ? COMMANDS[name] : undefined
   if (!command) {
     process.stderr.write(name === undefined ? HELP : `humbra: there is no command ${name}\n\n${HELP}`)
     return 2

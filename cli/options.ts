@@ -76,3 +76,12 @@ export function numberOption(
   }
   return number
 }
+
+/** Why something cannot be written, in words. */
+export function unwritable(error: unknown): string {
+  const { code, message } = error as NodeJS.ErrnoException
+  if (code === 'ENOSPC') return 'the disk is full'
+  if (code === 'ENOENT') return 'there is no such place'
+  if (code === 'EACCES' || code === 'EPERM' || code === 'EROFS') return 'it may not be written there'
+  return message
+}

@@ -17,17 +17,22 @@ function newest(folder) {
 const sources = ['cli', 'src', 'reference'].map((folder) => join(root, folder))
 if (!existsSync(outfile) || statSync(outfile).mtimeMs < Math.max(...sources.map(newest))) {
   const { build } = await import('esbuild')
-  mkdirSync(dirname(outfile), { recursive: true })
-  await build({
-    entryPoints: [join(root, 'cli/main.ts')],
-    outfile,
-    bundle: true,
-    platform: 'node',
-    format: 'esm',
-    target: 'node20',
-    alias: { '@': join(root, 'src'), '@ref': join(root, 'reference') },
-    logLevel: 'warning',
-  })
+  try {
+    mkdirSync(dirname(outfile), { recursive: true })
+    await build({
+      entryPoints: [join(root, 'cli/main.ts')],
+      outfile,
+      bundle: true,
+      platform: 'node',
+      format: 'esm',
+      target: 'node20',
+      alias: { '@': join(root, 'src'), '@ref': join(root, 'reference') },
+      logLevel: 'silent',
+    })
+  } catch (error) {
+    process.stderr.write(`humbra: the commands cannot be built into ${dirname(outfile)}: ${error.message}\n`)
+    process.exit(1)
+  }
 }
 const { main } = await import(pathToFileURL(outfile).href)
 process.exitCode = await main(process.argv.slice(2))

@@ -5,7 +5,7 @@ import { idealNature } from '@/core/practice/nature'
 import { playTap, STANDING_SPOT, type PlayedTap } from '@/core/practice/tap'
 import { encodeWav } from '@/core/sound/wav'
 import { STANDARD_THREAD_MM } from '@/core/units/turns'
-import { numberOption, readOptions, usage, writeLine } from './options'
+import { numberOption, readOptions, unwritable, usage, writeLine } from './options'
 
 const HELP = `humbra tap --out FILE.wav [options]
 
@@ -53,7 +53,7 @@ export async function tapCommand(args: string[]): Promise<number> {
   try {
     await writeFile(out, encodeWav(played.samples, played.rateHz))
   } catch (error) {
-    writeLine({ error: { where: out, what: `cannot be written: ${(error as Error).message}` } })
+    writeLine({ error: { where: out, what: `cannot be written: ${unwritable(error)}` } })
     return 1
   }
   writeLine(truthRecord(played))

@@ -222,6 +222,7 @@ export const LESSON_ENTRY: Record<LessonId, EntryId> = {
 
 /** Every setting of the settings' place, by its title there. */
 export const SETTING_ENTRY = {
+  Name: 'your-data',
   'Readings come from': 'readings-from',
   'Keys in hand': 'two-keys',
   'Largest step, in turns': 'step-size',

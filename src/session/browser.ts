@@ -64,6 +64,18 @@ function database() {
   return { open, why: () => why, onTrouble: (listener: typeof told) => void (told = listener) }
 }
 
+/** Runs a task while it holds the lock. Where another tab took that over, what was begun is finished all the same: each write is whole. */
+async function exclusive<T>(task: () => Promise<T>): Promise<T> {
+  if (!navigator.locks) return task()
+  let running: Promise<T> | null = null
+  try {
+    return await navigator.locks.request(LOCK, () => (running = task()))
+  } catch (error) {
+    if (running && error instanceof DOMException && error.name === 'AbortError') return running
+    throw error
+  }
+}
+
 function browserDeps(): SessionDeps {
   let workerTold: Parameters<SessionDeps['onWorker']>[0] = () => undefined
   const watch = (which: WorkerName) => ({
@@ -99,8 +111,10 @@ function browserDeps(): SessionDeps {
     adviser,
     onWorker: (listener) => void (workerTold = listener),
     microphone: browserMicrophone,
-    exclusive: (task) =>
-      navigator.locks ? (navigator.locks.request(LOCK, task) as ReturnType<typeof task>) : task(),
+    exclusive,
+    takeOver: async () => {
+      await navigator.locks?.request(LOCK, { steal: true }, () => undefined)
+    },
     announce: () => channel?.postMessage('grown'),
     onAnnounced: (listener) => channel?.addEventListener('message', listener),
     // Not everywhere: Safari has no idle callback.

@@ -56,6 +56,8 @@ export interface SessionDeps {
   microphone: Microphone
   /** Runs a task while no other tab writes. */
   exclusive<T>(task: () => Promise<T>): Promise<T>
+  /** Takes the lock from whoever holds it: a tab that hangs. */
+  takeOver(): Promise<void>
   /** Tells the other tabs that the log or the practice drum grew; calls back when another one does. */
   announce(): void
   onAnnounced(listener: () => void): void

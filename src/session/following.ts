@@ -4,16 +4,14 @@ import { byMoment, inOrder } from '@/core/log/order'
 import { restated } from '@/core/log/restate'
 import { summaryOf } from '@/core/log/summary'
 import type { HumbraEvent } from '@/core/records/event'
-import type { PracticeState } from '@/core/records/practice'
+import { practiceKey } from '@/core/records/plain'
+import { besideKeys } from '@/storage/eventLog'
+import type { JournalEntry } from '@/storage/journal'
 import { believeFirst } from './believe'
 import type { SessionDeps, Stores } from './deps'
 import type { Keeper } from './keeper'
 import { openKitLog, piecesOf, wholeKitLog } from './openKit'
 import type { Notice, SessionState } from './state'
-
-export function practiceKey(state: Pick<PracticeState, 'kit' | 'drum' | 'side'>): string {
-  return `${state.kit}/${state.drum}/${state.side}`
-}
 
 interface Host {
   readonly deps: SessionDeps
@@ -53,6 +51,14 @@ export class Following {
     this.host.deps.whenIdle(() => void rest())
     this.take(this.keeper.pending.flatMap(({ events }) => events))
     await this.follow()
+  }
+
+  /** An act that was left behind, without what a later one has replaced in the database since. */
+  async withoutOld(act: JournalEntry): Promise<JournalEntry> {
+    const newer = (await this.storage?.log.newerThan(act.name, besideKeys(act))) ?? new Set()
+    if (newer.size === 0) return act
+    const practice = act.practice.filter((state) => !newer.has(practiceKey(state)))
+    return { ...act, practice, settings: newer.has('settings') ? null : act.settings }
   }
 
   /** Takes in what the database has beyond what is known here. */
@@ -122,8 +128,7 @@ export class Following {
     if (!mine && (await storage.log.kits()).length > 1) {
       await storage.log.append(told.filter(({ id }) => !there.has(id)))
     } else await storage.log.restart(told)
-    await storage.practice.write([...practice.values()])
-    await storage.settings.write(settings)
+    await storage.log.append([], { act: '', practice: [...practice.values()], settings })
     this.followed = 0
     await this.open(storage)
     this.host.notify(

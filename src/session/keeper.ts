@@ -5,11 +5,17 @@ import type { SessionDeps, Stores } from './deps'
 /** Why an act is not in the database: the disk, or the database itself. */
 export type Trouble = 'full' | 'closed' | 'newer'
 
-/** An act that the database refuses for good; it stays in the journal until its user lets it go. */
+/** An act that the database refuses for good, or that cannot be read; it stays in the journal until its user lets it go. */
 export interface SetAside {
   name: string
+  /** None where it cannot be read. */
   events: readonly HumbraEvent[]
   why: string
+}
+
+/** An act on its way; those of one tick are one transaction. */
+interface Pending extends JournalEntry {
+  tick: number
 }
 
 interface Hooks {
@@ -19,6 +25,7 @@ interface Hooks {
 }
 
 const PLACES = 6
+const UNREADABLE = 'it is damaged, or was written by a newer Humbra'
 /** Names of errors for which no second try helps: the act itself is at fault. */
 const REFUSED = new Set(['RepeatedId', 'ConstraintError', 'DataError', 'DataCloneError', 'TypeError'])
 
@@ -27,10 +34,11 @@ const REFUSED = new Set(['RepeatedId', 'ConstraintError', 'DataError', 'DataClon
  * journal, where a reload finds it.
  */
 export class Keeper {
-  pending: readonly JournalEntry[] = []
+  pending: readonly Pending[] = []
   aside: readonly SetAside[] = []
   trouble: Trouble | null = null
   private count = 0
+  private tick = 0
   private queue: Promise<void> = Promise.resolve()
 
   constructor(
@@ -45,16 +53,22 @@ export class Keeper {
     // Several acts fall into one millisecond, hence the count.
     const name = `${nowMs()}-${String(++this.count).padStart(PLACES, '0')}-${newId()}`
     const act = { events: [], practice: [], settings: null, ...unsaved, name }
-    this.pending = [...this.pending, act]
+    // What one act changes is kept together or not at all.
+    const tick = this.tick
+    queueMicrotask(() => (this.tick = Math.max(this.tick, tick + 1)))
+    this.pending = [...this.pending, { ...act, tick }]
     if (!this.stores()) return
     journal.keep(act)
     void this.write()
   }
 
   /** Takes up what a page that went away too soon left behind. */
-  adopt(acts: readonly JournalEntry[]): Promise<void> {
-    this.pending = [...acts, ...this.pending]
-    return this.write()
+  async adopt({ acts, damaged }: Awaited<ReturnType<SessionDeps['journal']['readAll']>>): Promise<void> {
+    const left = damaged.map((name) => ({ name, events: [], why: UNREADABLE }))
+    this.aside = [...this.aside, ...left]
+    // Ticks of their own, before all that this page does.
+    this.pending = [...acts.map((act, i) => ({ ...act, tick: i - acts.length })), ...this.pending]
+    await this.write()
   }
 
   /** Ids of events that are not in the database yet. */
@@ -92,12 +106,16 @@ export class Keeper {
     // What follows an act that did not fit belongs behind it, within one kit.
     const waiting = new Set<string>()
     let trouble: Trouble | null = null
-    for (const act of this.pending) {
-      const kits = new Set(act.events.map(({ kit }) => kit))
+    const groups = byTick(this.pending)
+    for (let acts = groups.shift(); acts; acts = groups.shift()) {
+      const kits = new Set(acts.flatMap(({ events }) => events.map(({ kit }) => kit)))
       if ([...kits].some((kit) => waiting.has(kit))) continue
-      const failed = await this.writeOne(act)
-      if (failed === null) this.done(act)
-      else if (failed === 'refused') this.done(act)
+      const failed = await this.tryWriting(acts)
+      if (failed === null) this.done(acts)
+      // What cannot be kept together is kept apart, as far as it can.
+      else if ((failed === 'refused' || failed === 'full') && acts.length > 1)
+        groups.unshift(...acts.map((act) => [act]))
+      else if (failed === 'refused') this.done(acts)
       else {
         trouble = failed
         if (failed !== 'full') break
@@ -108,21 +126,22 @@ export class Keeper {
     this.hooks.onChange()
   }
 
-  private done(act: JournalEntry): void {
-    this.pending = this.pending.filter((each) => each !== act)
+  private done(acts: readonly Pending[]): void {
+    this.pending = this.pending.filter((each) => !acts.includes(each))
     this.hooks.onChange()
   }
 
-  private async writeOne(act: JournalEntry, again = false): Promise<Trouble | 'refused' | null> {
+  private async tryWriting(acts: readonly Pending[], again = false): Promise<Trouble | 'refused' | null> {
     const stores = this.stores()
     if (!stores) return null
+    const events = acts.flatMap((act) => act.events)
+    const practice = acts.flatMap((act) => act.practice)
+    const settings = acts.findLast((act) => act.settings)?.settings ?? null
     try {
-      const places = act.events.length ? await stores.log.append(act.events) : []
-      if (act.practice.length) await stores.practice.write(act.practice)
-      if (act.settings) await stores.settings.write(act.settings)
-      await this.hooks.onKept(act.events, places)
-      this.deps.journal.drop([act.name])
-      if (act.events.length || act.practice.length) this.deps.announce()
+      const places = await stores.log.append(events, { act: acts.at(-1)!.name, practice, settings })
+      await this.hooks.onKept(events, places)
+      this.deps.journal.drop(acts.map(({ name }) => name))
+      if (events.length || practice.length) this.deps.announce()
       return null
     } catch (error) {
       const name = error instanceof Error || error instanceof DOMException ? error.name : ''
@@ -130,11 +149,21 @@ export class Keeper {
       if (REFUSED.has(name)) {
         const said = error instanceof Error ? error.message : String(error)
         const why = name === 'ConstraintError' ? 'one of the same number is kept there already' : said
-        this.aside = [...this.aside, { name: act.name, events: act.events, why }]
+        if (acts.length === 1) this.aside = [...this.aside, { name: acts[0].name, events, why }]
         return 'refused'
       }
       // The connection was lost, or the database was deleted: it is opened anew with the next request.
-      return again ? this.deps.closedBecause() : this.writeOne(act, true)
+      return again ? this.deps.closedBecause() : this.tryWriting(acts, true)
     }
   }
+}
+
+function byTick(pending: readonly Pending[]): Pending[][] {
+  const groups: Pending[][] = []
+  for (const act of pending) {
+    const last = groups.at(-1)
+    if (last && last[0].tick === act.tick) last.push(act)
+    else groups.push([act])
+  }
+  return groups
 }

@@ -212,7 +212,7 @@ test('find: by words, drum, room and day; two days over each other; when it last
   const season = seasonOf(kit, lanes, start - DAY, now + DAY)
   expect(season).toMatchObject({ gigs: 1, minutes: 120, rooms: ['Hall'], sittings: 3 })
   const csv = logbookCsv(kit, lanes).split('\r\n')
-  expect(csv[0]).toMatch(/^at,what,drum,head,found_hz,left_hz,off_cents,turns/)
+  expect(csv[0]).toMatch(/^\uFEFFat,what,drum,head,found_hz,left_hz,off_cents,turns/)
   expect(csv.filter((line) => line.includes(',sitting,')).length).toBe(6)
   expect(csv.some((line) => line.includes('Growls in the corner'))).toBe(true)
 })

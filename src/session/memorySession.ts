@@ -8,6 +8,7 @@ import type { EventLog } from '@/storage/eventLog'
 import { NO_ACTS } from './undo'
 import type { Practised } from '@/core/records/drill'
 import { nextTrial } from '@/core/ear/drill'
+import { practiceKey } from '@/core/records/plain'
 import type { PracticeState } from '@/core/records/practice'
 import type { HumbraEvent } from '@/core/records/event'
 import type { JournalEntry } from '@/storage/journal'
@@ -62,19 +63,9 @@ export function memorySession(
         },
         practice: {
           readAll: () => Promise.resolve(disk.practice),
-          write: (states) => {
-            const key = ({ drum, side }: PracticeState) => `${drum}/${side}`
-            const all = new Map([...disk.practice, ...states].map((state) => [key(state), state]))
-            disk.practice = [...all.values()]
-            return Promise.resolve()
-          },
         },
         settings: {
           read: () => ownGuard.settings(disk.settings),
-          write: (settings) => {
-            disk.settings = settings
-            return Promise.resolve()
-          },
         },
         drills: {
           readAll: () => Promise.resolve([...(disk.drills ?? [])]),
@@ -108,7 +99,8 @@ export function memorySession(
       }),
     journal: {
       keep: (entry) => void disk.journal.push(entry),
-      readAll: () => Promise.resolve([...disk.journal]),
+      readAll: () => Promise.resolve({ acts: [...disk.journal], damaged: [] }),
+      text: (name) => JSON.stringify(disk.journal.find((entry) => entry.name === name) ?? null),
       drop: (names) => void (disk.journal = disk.journal.filter(({ name }) => !names.includes(name))),
     },
     ear: () =>
@@ -142,6 +134,7 @@ export function memorySession(
     believe: (pasts) => Promise.resolve(structuredClone(structuredClone(pasts).map(believe))),
     place: () => '/',
     exclusive: (task) => task(),
+    takeOver: () => Promise.resolve(),
     announce: () => undefined,
     onAnnounced: () => undefined,
     readKit: ownGuard.kitFile,
@@ -180,10 +173,14 @@ function memoryLog(disk: MemoryBench['disk']): EventLog {
     placesOf: (ids) =>
       Promise.resolve(new Map(ids.map((id) => [id, placeOf(id)] as const).filter(([, place]) => place > 0))),
     restart: (events) => Promise.resolve(void disk.events.splice(0, Infinity, ...events)),
-    append: (events) => {
+    newerThan: () => Promise.resolve(new Set()),
+    append: (events, beside) => {
       if (disk.full) return Promise.reject(new DOMException('full', 'QuotaExceededError'))
       if (disk.stuck) return new Promise(() => undefined)
       for (const event of events) if (placeOf(event.id) === 0) disk.events.push(event)
+      const states = [...disk.practice, ...(beside?.practice ?? [])]
+      disk.practice = [...new Map(states.map((state) => [practiceKey(state), state])).values()]
+      disk.settings = beside?.settings ?? disk.settings
       return Promise.resolve(events.map(({ id }) => placeOf(id)))
     },
   }

@@ -133,7 +133,7 @@ test('before is what was read as found, not what was believed; a head that was l
   expect(between).toMatchObject({ from: 'Rack', to: 'Floor' })
   expect(between.after).toMatch(/ down$/)
   expect(runCsv(session.kit()!.runs[0], session.kit()!.drums).split('\r\n')[0]).toMatch(
-    /^started,ended,drum,head,before_hz/,
+    /^\uFEFFstarted,ended,drum,head,before_hz/,
   )
 })
 

@@ -2,14 +2,15 @@ import { createStore } from 'zustand/vanilla'
 import type { KitState } from '@/core/log/fold'
 import { nextMoment, type Moment } from '@/core/log/order'
 import type { HumbraEvent } from '@/core/records/event'
-import { SCHEMA_VERSION } from '@/core/records/plain'
+import { practiceKey, SCHEMA_VERSION } from '@/core/records/plain'
 import type { PracticeState } from '@/core/records/practice'
 import type { Settings } from '@/core/records/settings'
 import type { StoredTake, TakeStore } from '@/storage/takeStore'
 import { actText, SETTING_WORDS } from '@/text/acts'
+import { behindText } from '@/text/clock'
 import { setShown } from '@/text/shown'
 import type { SessionDeps, Stores } from './deps'
-import { Following, practiceKey } from './following'
+import { Following } from './following'
 import { Keeper, type Trouble } from './keeper'
 import { quietLine, type Line } from './line'
 import { INITIAL_STATE, kitOf, type Notice, type SessionState } from './state'
@@ -27,6 +28,12 @@ function sourceFor(state: SessionState): SessionState['source'] {
   return state.settings.source === 'practice' && !made ? 'ask' : state.settings.source
 }
 
+/** So long another tab may hold the log before that is said. */
+const HELD_MS = 5000
+
+/** Clocks of devices that are set right differ by less. */
+export const CLOCK_OFF_MS = 2 * 60_000
+
 /** How an act is taken back, where that is not by withdrawing its events. */
 type UndoWays = Partial<Pick<Act, 'what' | 'removes' | 'settings'>> & { never?: boolean }
 
@@ -41,6 +48,7 @@ export class Session {
   /** What is to be done when the ear was started anew in the middle of listening. */
   onEarRestarted: () => void = () => undefined
   private given = 0
+  private readonly clockSaid = new Set<string>()
   private readonly keeper: Keeper
   private readonly following: Following
 
@@ -85,12 +93,7 @@ export class Session {
       if (await this.deps.beginsWithDemo()) await bringDemo(this)
       return
     }
-    // While nothing else writes: a page that is still saving must not be met halfway.
-    await this.deps.exclusive(async () => {
-      const before = this.get().settings
-      this.takeSettings(await storage.settings.read(), before)
-      await this.following.open(storage)
-    })
+    await this.read(storage)
     await this.adopt()
     if (!this.get().settings.device) this.keepSettings({ ...this.get().settings, device: this.deps.newId() })
     // Two tabs opened at once both bring the demo; its events have fixed ids, so the log takes them once.
@@ -98,6 +101,39 @@ export class Session {
       await bringDemo(this)
     this.deps.onAnnounced(() => void this.keeper.inTurn(() => this.following.follow()))
     this.set({ phase: 'ready', acts: this.deps.sitting.read() })
+  }
+
+  /**
+   * Reads what is kept while nothing else writes: a page that is still saving must not be met halfway. One that hangs would hold up
+   * everybody: after a while that is said, and reading goes on without the lock where its user wants it.
+   */
+  private async read(storage: Stores): Promise<void> {
+    let begun: Promise<void> | null = null
+    const read = async () => {
+      const before = this.get().settings
+      this.takeSettings(await storage.settings.read(), before)
+      await this.following.open(storage)
+    }
+    const readOnce = () => (begun ??= read())
+    const patience = setTimeout(() => !begun && this.set({ held: 'unread' }), HELD_MS)
+    const anyway = new Promise<void>((resolve, reject) => {
+      this.readAnyway = () => void readOnce().then(resolve, reject)
+    })
+    const locked = this.deps.exclusive(async () => {
+      this.set({ held: null })
+      await readOnce()
+    })
+    await Promise.race([locked, anyway])
+    clearTimeout(patience)
+    if (this.get().held) this.set({ held: 'unkept' })
+  }
+
+  /** Reads the log although another tab holds it; nothing is kept until that lets go. */
+  readAnyway: () => void = () => undefined
+
+  /** Takes the log from the tab that holds it. */
+  takeOver(): Promise<void> {
+    return this.deps.takeOver()
   }
 
   /** The time that is shown: moved on by acts and by the minute, not by every block of sound. */
@@ -108,8 +144,9 @@ export class Session {
   /** Takes up what a page that went away too soon left in the journal. */
   private async adopt(): Promise<void> {
     const before = this.get()
-    const left = await this.deps.journal.readAll()
-    if (left.length === 0) return
+    const found = await this.deps.journal.readAll()
+    const left = await Promise.all(found.acts.map((act) => this.following.withoutOld(act)))
+    if (left.length === 0 && found.damaged.length === 0) return
     const { practice: now } = this.get()
     const practice = new Map(now)
     // What was done here while it was read is newer than what was left.
@@ -120,7 +157,7 @@ export class Session {
     this.takeSettings(left.findLast((act) => act.settings)?.settings, before.settings)
     this.set({ practice })
     this.following.take(left.flatMap(({ events }) => events))
-    await this.keeper.adopt(left)
+    await this.keeper.adopt({ acts: left, damaged: found.damaged })
     await this.keeper.settled()
   }
 
@@ -132,6 +169,7 @@ export class Session {
   /** Completes drafts and appends them as one act: shown at once, kept when the database has it. */
   append(drafts: readonly Draft[], kit = this.kit()?.id, undo: UndoWays = {}): HumbraEvent[] {
     const { device, person } = this.get().settings
+    this.watchClock(kit)
     const newest = new Map<string, Moment | null>()
     const events = drafts.map((draft) => {
       const id = this.deps.newId()
@@ -166,6 +204,16 @@ export class Session {
     this.following.take(events)
     this.keeper.keep({ events })
     this.showKeeping()
+  }
+
+  /** Says once a sitting that the clock stands behind what a kit's log holds: it went back, or another device's runs ahead. */
+  private watchClock(kit: string | undefined): void {
+    const newest = kit === undefined ? null : this.newest(kit)
+    const nowMs = this.deps.nowMs()
+    if (!kit || !newest || this.clockSaid.has(kit) || Date.parse(newest.at) - nowMs < CLOCK_OFF_MS) return
+    this.clockSaid.add(kit)
+    const name = this.get().logs.get(kit)?.kit?.name ?? 'the kit'
+    this.notify(behindText(name, newest.at, nowMs), { tone: 'caution' })
   }
 
   /** The newest entry of a kit that is known here. */

@@ -18,6 +18,8 @@ import { NO_ACTS, type Acts } from './undo'
 export interface SessionState {
   /** `starting` until the log is read; `no-storage` where the browser keeps nothing. */
   phase: 'starting' | 'ready' | 'no-storage'
+  /** Another tab holds the log and does not let it go: nothing was read yet, or nothing is kept. */
+  held: 'unread' | 'unkept' | null
   /** Of every kit that was ever here, those removed too. */
   logs: ReadonlyMap<string, KitLog>
   /** The kits that are there, as their logs say. */
@@ -181,6 +183,7 @@ const SILENCE: Hearing = {
 
 export const INITIAL_STATE: SessionState = {
   phase: 'starting',
+  held: null,
   logs: new Map(),
   kits: [],
   acts: NO_ACTS,

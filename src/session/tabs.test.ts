@@ -55,7 +55,8 @@ class Browser {
         }),
       journal: {
         keep: (entry) => void this.journal.set(entry.name, structuredClone(entry)),
-        readAll: () => [...this.journal.values()] as never,
+        readAll: () => Promise.resolve({ acts: [...this.journal.values()] as never, damaged: [] }),
+        text: () => null,
         drop: (names) => names.forEach((name) => this.journal.delete(name)),
       },
       exclusive: (task) => {

@@ -1,6 +1,9 @@
 import { byMoment, type Moment, type Withdrawal } from '@/core/log/order'
 import type { HumbraEvent } from '@/core/records/event'
+import { practiceKey } from '@/core/records/plain'
+import type { PracticeState } from '@/core/records/practice'
 import { sameEvent } from '@/core/records/same'
+import type { Settings } from '@/core/records/settings'
 import type { Guard } from './guard'
 import { doneKey, type Db, type StoredEvent } from './schema'
 
@@ -41,12 +44,32 @@ export interface EventLog {
   /**
    * Appends all or none, in one transaction, and resolves when it is complete: then it survives the browser. An event that is
    * there already, the same, is left as it is.
+   * @param beside what the same act changed beside the log
    * @returns the place of each. Rejects when the disk is full, or where an id is there already with other content.
    */
-  append(events: readonly HumbraEvent[]): Promise<number[]>
+  append(events: readonly HumbraEvent[], beside?: Beside): Promise<number[]>
+  /** Those of these records that were written by a later act than this one, by their keys (`besideKeys`). */
+  newerThan(act: string, keys: readonly string[]): Promise<Set<string>>
   /** Begins the log anew with these events, in one transaction: for a database that was lost. */
   restart(events: readonly HumbraEvent[]): Promise<void>
 }
+
+/** Records that an act replaces, and its name, which sorts by its time. */
+export interface Beside {
+  act: string
+  practice: readonly PracticeState[]
+  settings: Settings | null
+}
+
+/** Keys of what an act replaces. */
+export const besideKeys = ({ practice, settings }: Pick<Beside, 'practice' | 'settings'>): string[] => [
+  ...practice.map(practiceKey),
+  ...(settings ? [SETTINGS] : []),
+]
+
+const SETTINGS = 'settings'
+/** Under this, with a record's key, stands which act wrote it last. */
+const WRITTEN = 'written '
 
 /** So many events are read at a time. */
 const PIECE = 2000
@@ -123,21 +146,34 @@ export function eventLog(db: () => Promise<Db>, guard: Guard): EventLog {
       for (const event of events) void tx.objectStore('events').add(storedOf(event))
       await tx.done
     },
-    async append(events) {
-      const tx = (await db()).transaction('events', 'readwrite', { durability: 'strict' })
+    async newerThan(act, keys) {
+      const store = (await db()).transaction('settings').store
+      const written = await inPieces(keys, (key) => store.get(WRITTEN + key))
+      return new Set(keys.filter((_, i) => typeof written[i] === 'string' && written[i] > act))
+    },
+    async append(events, beside) {
+      const stores = ['events', 'practice', 'settings'] as const
+      const tx = (await db()).transaction(stores, 'readwrite', { durability: 'strict' })
+      const log = tx.objectStore('events')
       // A failed request must not go unheard while another one is awaited.
       tx.done.catch(() => undefined)
-      const index = tx.store.index('id')
+      const index = log.index('id')
       const known = await inPieces(events, ({ id }) => index.getKey(id))
       for (const [i, place] of known.entries()) {
         if (place === undefined) continue
-        const stored = await tx.store.get(place)
+        const stored = await log.get(place)
         if (!stored || !sameEvent(stored.event, events[i])) {
           tx.abort()
           throw new RepeatedId(events[i].id)
         }
       }
-      const places = await inPieces(events, (event, i) => known[i] ?? tx.store.add(storedOf(event)))
+      const places = await inPieces(events, (event, i) => known[i] ?? log.add(storedOf(event)))
+      if (beside) {
+        const { act, practice, settings } = beside
+        for (const state of practice) void tx.objectStore('practice').put(state, practiceKey(state))
+        if (settings) void tx.objectStore('settings').put(settings, SETTINGS)
+        for (const key of besideKeys(beside)) void tx.objectStore('settings').put(act, WRITTEN + key)
+      }
       tx.commit()
       await tx.done
       return places

@@ -1,4 +1,5 @@
 import type { HumbraEvent } from '@/core/records/event'
+import { withOrder } from '@/core/records/migrations'
 import type { PracticeState } from '@/core/records/practice'
 import type { Settings } from '@/core/records/settings'
 import type { Guard } from './guard'
@@ -22,8 +23,10 @@ export interface JournalEntry extends Unsaved {
 export interface Journal {
   /** Keeps an act at once; what does not fit is left to the database alone. */
   keep(entry: JournalEntry): void
-  /** What was left behind, oldest first. What cannot be read, as from a newer Humbra, stays where it is. */
-  readAll(): Promise<JournalEntry[]>
+  /** What was left behind, oldest first, and the names of what cannot be read, which stays where it is. */
+  readAll(): Promise<{ acts: JournalEntry[]; damaged: string[] }>
+  /** The text of an act, as it was left. */
+  text(name: string): string | null
   drop(names: readonly string[]): void
 }
 
@@ -44,11 +47,16 @@ export function browserJournal(storage: Storage | null, guard: Guard): Journal {
       }
     },
     async readAll() {
+      const all = names()
       const read = await Promise.all(
-        names().map((name) => entryOf(name, storage!.getItem(PREFIX + name)!, guard)),
+        all.map((name) => entryOf(name, storage!.getItem(PREFIX + name) ?? '', guard)),
       )
-      return read.filter((entry) => entry !== null)
+      return {
+        acts: read.filter((entry) => entry !== null),
+        damaged: all.filter((_, i) => read[i] === null),
+      }
     },
+    text: (name) => storage?.getItem(PREFIX + name) ?? null,
     drop: (gone) => gone.forEach((name) => storage?.removeItem(PREFIX + name)),
   }
 }
@@ -58,7 +66,7 @@ async function entryOf(name: string, text: string, guard: Guard): Promise<Journa
   try {
     const { events, practice, settings } = JSON.parse(text) as Record<keyof Unsaved, unknown>
     if (!Array.isArray(events) || !Array.isArray(practice)) return null
-    const checked = await Promise.all([guard.events(events), guard.practice(practice)])
+    const checked = await Promise.all([guard.events(withOrder(events)), guard.practice(practice)])
     const kept = settings === null ? null : await guard.settings(settings)
     if (checked.flat().includes(null) || (settings !== null && kept === null)) return null
     return {

@@ -5,18 +5,14 @@ import type { Db } from './schema'
 export interface SettingsStore {
   /** Null where there are none, or none that can be read. */
   read(): Promise<Settings | null>
-  write(settings: object): Promise<void>
 }
 
-/** One record of how a person works on this device. */
+/** One record of how a person works on this device; written with the act that changed it (`eventLog`). */
 export function settingsStore(db: () => Promise<Db>, guard: Guard): SettingsStore {
   return {
     async read() {
       const raw = await (await db()).get('settings', 'settings')
       return raw === undefined ? null : guard.settings(raw)
-    },
-    write: async (settings) => {
-      await (await db()).put('settings', settings, 'settings')
     },
   }
 }

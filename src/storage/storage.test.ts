@@ -3,7 +3,7 @@ import { IDBFactory } from 'fake-indexeddb'
 import type { HumbraEvent } from '@/core/records/event'
 import { DEFAULT_SETTINGS, SCHEMA_VERSION } from '@/core/records/plain'
 import { drillStore } from './drillStore'
-import { eventLog } from './eventLog'
+import { besideKeys, eventLog } from './eventLog'
 import { ownGuard } from './guard'
 import { openDB } from 'idb'
 import { browserJournal } from './journal'
@@ -57,13 +57,23 @@ test('many events at once keep their order, those that are there their place', a
   expect(await log.lastPlace()).toBe(places.at(-1))
 })
 
-test('practice drum and settings', async () => {
+test('practice drum and settings are written with their act, and a later act is told from an earlier one', async () => {
+  globalThis.indexedDB = new IDBFactory()
   const db = await openHumbraDb()
+  const open = () => Promise.resolve(db)
+  const log = eventLog(open, ownGuard)
   const state = { kit: 'k', drum: 'd', side: 'batter' as const, evenHz: 200, rods: [0, 0, 0], taps: 1 }
-  await practiceStore(() => Promise.resolve(db), ownGuard).write([state])
-  expect(await practiceStore(() => Promise.resolve(db), ownGuard).readAll()).toEqual([state])
-  await settingsStore(() => Promise.resolve(db), ownGuard).write(ONE_KEY)
-  expect(await settingsStore(() => Promise.resolve(db), ownGuard).read()).toEqual(ONE_KEY)
+  await log.append([event('a')], { act: '2-b', practice: [state], settings: ONE_KEY })
+  expect(await practiceStore(open, ownGuard).readAll()).toEqual([state])
+  expect(await settingsStore(open, ownGuard).read()).toEqual(ONE_KEY)
+  const keys = besideKeys({ practice: [state], settings: ONE_KEY })
+  expect(await log.newerThan('1-a', keys)).toEqual(new Set(['k/d/batter', 'settings']))
+  expect(await log.newerThan('2-b', keys)).toEqual(new Set())
+  // All or none: what is refused moves no rod.
+  const other = { ...event('a'), at: '2026-02-05T12:00:00.000Z' }
+  const moved = { ...state, rods: [1, 0, 0] }
+  await expect(log.append([other], { act: '3', practice: [moved], settings: null })).rejects.toThrow()
+  expect(await practiceStore(open, ownGuard).readAll()).toEqual([state])
 })
 
 test('the journal keeps acts in order, and leaves alone what is not its own or not readable', async () => {
@@ -102,12 +112,16 @@ test('the journal keeps acts in order, and leaves alone what is not its own or n
       Array.from({ length: 50 }, (_, i) => `e${i}`),
     ),
   )
-  expect(await journal.readAll()).toEqual([act('1', ['a']), act('2', ['b', 'c'])])
+  expect(await journal.readAll()).toEqual({
+    acts: [act('1', ['a']), act('2', ['b', 'c'])],
+    damaged: ['3', '4'],
+  })
+  expect(journal.text('4')).toBe('half')
   journal.drop(['1', '2'])
   expect([...kept.keys()]).toEqual(['another', 'humbra-unsaved-3', 'humbra-unsaved-4'])
   const none = browserJournal(null, ownGuard)
   none.keep(act('1', ['a']))
-  expect(await none.readAll()).toEqual([])
+  expect(await none.readAll()).toEqual({ acts: [], damaged: [] })
 })
 
 test('sounds of taps: by kit, counted, removed with it', async () => {
@@ -155,8 +169,8 @@ test.each(UPGRADES.map((_, i) => i + 1))(
     expect([...db.transaction('events').store.indexNames].sort()).toEqual(['done', 'id', 'kit'])
     await takeStore(open).write([{ reading: 'a', kit: 'k', wav: new Uint8Array(3) }])
     expect((await takeStore(open).sizeOf('k')).takes).toBe(1)
-    await practiceStore(open, ownGuard).write([])
-    await settingsStore(open, ownGuard).write(ONE_KEY)
+    await log.append([], { act: '1', practice: [], settings: ONE_KEY })
+    expect(await settingsStore(open, ownGuard).read()).toEqual(ONE_KEY)
     const end = { at: event('a').at, id: 'a' }
     const summary = { kit: 'k', version: 1, end, count: 1, place: 5, settled: [], state: null }
     await summaryStore(open).write(summary, false)

@@ -112,6 +112,7 @@ function changeText(change: KitChange, kit: Named): string {
 /** Settings that Undo takes back, and what it calls them; the rest are places, not choices. */
 export const SETTING_WORDS: Partial<Record<keyof Settings, string>> = {
   keys: 'the number of keys',
+  person: 'the name of who works here',
   source: 'where readings come from',
   largestStepTurns: 'the largest step',
   typedErrorCents: 'the error of typed numbers',

@@ -10,20 +10,26 @@ import { SIDES } from '@/core/records/plain'
 import type { PastSitting } from '@/core/log/history'
 import type { Drum, Side, Target } from '@/core/records/kit'
 import { actText } from './acts'
+import { whoText } from './logbook'
 import { centsBetween, nearestNote } from '@/core/units/pitch'
 import { DAY_MS } from '@/core/units/time'
 
-/** Lines end as RFC 4180 has them; a cell that begins like a formula is text, whatever a spreadsheet makes of it. */
-const CSV = { newline: '\r\n', escapeFormulae: true }
+/** Tells a spreadsheet that what follows is UTF-8. */
+const MARK = '\uFEFF'
+/** What a spreadsheet would work out: not so a number below nothing, or a row of numbers. */
+const FORMULA = /^(?!-\d+(\.\d+)?( -?\d+(\.\d+)?)*$)[=+\-@\t\r].*$/s
+
+/** Rows as a table: lines end as RFC 4180 has them, a word that begins like a formula is text, whatever a spreadsheet makes of it. */
+const table = (rows: object[]) => MARK + Papa.unparse(rows, { newline: '\r\n', escapeFormulae: FORMULA })
+
+/** Who did it and on which device, as far as it says. */
+const whose = ({ by = '', device = '' }: HumbraEvent) => ({ person: by, device })
 
 const hz = (value: number | null) => (value === null ? '' : value.toFixed(2))
 
 /** Targets of sheets, a row a head. */
 export function targetsCsv(kit: KitState, sheets: readonly Sheet[], a4Hz: number): string {
-  return Papa.unparse(
-    sheets.flatMap((sheet) => targetRows(kit, sheet, a4Hz)),
-    CSV,
-  )
+  return table(sheets.flatMap((sheet) => targetRows(kit, sheet, a4Hz)))
 }
 
 function targetRows(kit: KitState, sheet: Sheet, a4Hz: number): object[] {
@@ -72,8 +78,9 @@ export function readingsCsv(kit: KitState, log: readonly HumbraEvent[]): string 
       error_hz: event.standardErrorHz.toFixed(3),
       other_head: event.kind === 'readingTaken' ? event.otherHead : 'free',
       source: event.source,
+      ...whose(event),
     }))
-  return Papa.unparse(rows, CSV)
+  return table(rows)
 }
 
 /** Everything that was done and counts, oldest first, each in words. */
@@ -88,9 +95,10 @@ export function logCsv(kit: KitState, log: readonly HumbraEvent[]): string {
     words: 'words' in event ? event.words : '',
     turns: event.kind === 'rodsTurned' ? event.turns.map((turns) => turns.toFixed(4)).join(' ') : '',
     source: event.source,
+    ...whose(event),
     id: event.id,
   }))
-  return Papa.unparse(rows, CSV)
+  return table(rows)
 }
 
 /** A retune run, a row a head: before, after, what was left and why. */
@@ -117,13 +125,13 @@ export function runCsv(run: Run, drums: readonly Drum[]): string {
       left: left ? (left.why ?? 'left') : '',
     }
   })
-  return Papa.unparse(rows, CSV)
+  return table(rows)
 }
 
 /** What the lanes show, a row a sitting of a head, and rows of what was played, noted and measured of the air. */
 export function logbookCsv(kit: KitState, lanes: readonly ShownLane[]): string {
   const sittings = lanes.flatMap(({ drum, side, target, history }) =>
-    history.map(({ from, found, left, turns, presses, by }) => ({
+    history.map(({ from, found, left, turns, presses, by, who }) => ({
       ...{ at: from, what: 'sitting', drum: drum.name, head: side },
       ...{ found_hz: hz(found?.hz ?? null), left_hz: hz(left?.hz ?? null) },
       off_cents: target && (left ?? found) ? centsBetween(target.meanHz, (left ?? found)!.hz).toFixed(1) : '',
@@ -136,6 +144,7 @@ export function logbookCsv(kit: KitState, lanes: readonly ShownLane[]): string {
         humidity_percent: '',
         words: '',
         by: by ?? '',
+        person: whoText(who, null),
       },
     })),
   )
@@ -148,7 +157,7 @@ export function logbookCsv(kit: KitState, lanes: readonly ShownLane[]): string {
       celsius: '',
       humidity_percent: '',
     },
-    ...{ words, by: source },
+    ...{ words, by: source, person: '' },
   }))
   const names = new Map(kit.drums.map(({ id, name }) => [id, name]))
   const notes = kit.diary.notes.map(({ on, drum, words }) => ({
@@ -160,15 +169,15 @@ export function logbookCsv(kit: KitState, lanes: readonly ShownLane[]): string {
       minutes: '',
       room: '',
     },
-    ...{ celsius: '', humidity_percent: '', words, by: 'hand' },
+    ...{ celsius: '', humidity_percent: '', words, by: 'hand', person: '' },
   }))
   const mean = ({ sum, count }: { sum: number; count: number }) => (count ? (sum / count).toFixed(1) : '')
   const air = [...kit.diary.air].map(([day, { celsius, humidity }]) => ({
     ...{ at: new Date((day + 0.5) * DAY_MS).toISOString(), what: 'air', ...none, minutes: '', room: '' },
-    ...{ celsius: mean(celsius), humidity_percent: mean(humidity), words: '', by: 'hand' },
+    ...{ celsius: mean(celsius), humidity_percent: mean(humidity), words: '', by: 'hand', person: '' },
   }))
   const rows = [...sittings, ...played, ...notes, ...air].sort((a, b) => a.at.localeCompare(b.at))
-  return Papa.unparse(rows, CSV)
+  return table(rows)
 }
 
 interface ShownLane {

@@ -1,7 +1,7 @@
 import { format } from 'date-fns'
 import type { HeadForecast } from '@/core/status/forecast'
 import type { Diary, Occasion } from '@/core/log/diary'
-import type { PastSitting } from '@/core/log/history'
+import type { PastSitting, Worker } from '@/core/log/history'
 import type { Source } from '@/core/records/event'
 import type { Drum, Side, Target } from '@/core/records/kit'
 import { leavesText } from './forecast'
@@ -21,6 +21,14 @@ const SOURCES: Record<Source, string> = {
 }
 
 export const sourceText = (by: Source | null) => (by ? SOURCES[by] : 'not read')
+
+/** Who it was and where: "Ana, Ben", "another device"; nothing where it was here and nobody gave a name. */
+export function whoText(who: readonly Worker[] | undefined, own: string | null): string {
+  const told = (who ?? []).map(
+    ({ by, device }) => by ?? (device === null || device === own ? '' : 'another device'),
+  )
+  return [...new Set(told.filter(Boolean))].join(', ')
+}
 
 export const dateText = (at: string | number) => format(new Date(at), 'd MMM')
 export const dateTimeText = (at: string | number) => format(new Date(at), 'd MMM yyyy, HH:mm')

@@ -4,7 +4,7 @@ import type { FaultAnswer } from '../fitting/faults'
 import type { RangeMark } from '../kit/range'
 import type { EventOf, HeadEvent, Source } from '../records/event'
 import type { Side } from '../records/kit'
-import { pastSitting, type PastSitting } from './history'
+import { pastSitting, workersOf, type PastSitting } from './history'
 import { Memo } from './memo'
 import { isWorked, SITTING_GAP_MS, sittingFrom, WORK, type Sitting } from './sittings'
 
@@ -157,6 +157,7 @@ const inShort = (log: SittingLog, film: string | null, lugs: number): PastSittin
       lugs,
       film,
       log.events.findLast(({ kind }) => READS.has(kind))?.source ?? null,
+      workersOf(log.events),
     ),
   )
 

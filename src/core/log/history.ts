@@ -21,10 +21,18 @@ export interface PastSitting {
   turns: number[] | null
   presses: number
   by: Source | null
+  /** Who worked in it and where, each once; left out where no entry says. */
+  who?: readonly Worker[]
   /** Dial readings as found and as left, lug 1 first, null where none was taken; left out where no gauge was used. */
   dials?: { found: Dials | null; left: Dials | null }
   /** An ear heard its lugs against each other. */
   byEar?: true
+}
+
+/** A person by name, a device by its id, as far as entries say. */
+export interface Worker {
+  by: string | null
+  device: string | null
 }
 
 type Dials = ReadonlyArray<number | null>
@@ -75,12 +83,23 @@ function readingOf(pass: Pass, lugs: number): Reading | null {
   }
 }
 
-/** A sitting in short. @param by where its readings came from */
+/** Who did these entries and where, each once, in the order of their first ones. */
+export function workersOf(
+  events: ReadonlyArray<{ by?: string | undefined; device?: string | undefined }>,
+): Worker[] {
+  const all = new Map<string, Worker>()
+  for (const { by = null, device = null } of events)
+    if (by !== null || device !== null) all.set(JSON.stringify([by, device]), { by, device })
+  return [...all.values()]
+}
+
+/** A sitting in short. @param by where its readings came from @param who who did its entries */
 export function pastSitting(
   sitting: Sitting,
   lugs: number,
   film: string | null,
   by: Source | null,
+  who: readonly Worker[] = [],
 ): PastSitting {
   const { passes, startedAt: from, endedAt: to } = sitting
   const turned = passes.filter(isTurned)
@@ -94,6 +113,7 @@ export function pastSitting(
     pass && Array.from({ length: lugs }, (_, i) => pass.dials.get(i + 1) ?? null)
   return {
     ...{ from, to, film, by },
+    ...(who.length ? { who } : {}),
     found: pitch.found && readingOf(pitch.found, lugs),
     left: pitch.left && readingOf(pitch.left, lugs),
     turns: turned.length

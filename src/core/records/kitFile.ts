@@ -88,34 +88,38 @@ function migrated(raw: Record<string, unknown>): unknown {
 }
 
 /** What a kind of event is called when one of a file is wrong. */
-const THINGS: Record<string, string> = {
-  readingTaken: 'Reading',
-  centreRead: 'Centre reading',
-  headRead: 'Whole-head reading',
-  gaugeRead: 'Dial reading',
-  earHeard: 'Reading by ear',
-  rodsTurned: 'Turn',
-  sheetKept: 'Kept target',
-  runStarted: 'Retune run',
-}
+const THINGS = new Map(
+  Object.entries({
+    readingTaken: 'Reading',
+    centreRead: 'Centre reading',
+    headRead: 'Whole-head reading',
+    gaugeRead: 'Dial reading',
+    earHeard: 'Reading by ear',
+    rodsTurned: 'Turn',
+    sheetKept: 'Kept target',
+    runStarted: 'Retune run',
+  }),
+)
 
-const FIELDS: Record<string, string> = {
-  hz: 'a pitch',
-  meanHz: 'a pitch',
-  centreHz: 'a centre pitch',
-  batterHz: 'a batter pitch',
-  resonantHz: 'a resonant pitch',
-  standardErrorHz: 'an error',
-  decaySeconds: 'a ring',
-  lug: 'a lug number',
-  lugs: 'a number of lugs',
-  dial: 'a dial number',
-  diameterInches: 'a diameter',
-  depthInches: 'a depth',
-  at: 'a time',
-  toleranceCents: 'a tolerance',
-  turns: 'turns',
-}
+const FIELDS = new Map(
+  Object.entries({
+    hz: 'a pitch',
+    meanHz: 'a pitch',
+    centreHz: 'a centre pitch',
+    batterHz: 'a batter pitch',
+    resonantHz: 'a resonant pitch',
+    standardErrorHz: 'an error',
+    decaySeconds: 'a ring',
+    lug: 'a lug number',
+    lugs: 'a number of lugs',
+    dial: 'a dial number',
+    diameterInches: 'a diameter',
+    depthInches: 'a depth',
+    at: 'a time',
+    toleranceCents: 'a tolerance',
+    turns: 'turns',
+  }),
+)
 
 const UNITS: Array<[RegExp, string]> = [
   [/Hz$|^hz$/, ' Hz'],
@@ -139,7 +143,7 @@ function fileProblem(error: z.ZodError, file: unknown): { says: string; details:
   const kind = kindOf(events[at])
   const thing = thingAt(events, at, kind)
   const name = path.findLast((part) => typeof part === 'string' && part !== 'events') as string | undefined
-  const field = name && FIELDS[name]
+  const field = name && FIELDS.get(name)
   const value = path.reduce<unknown>((inner, part) => (inner as Record<PropertyKey, unknown>)?.[part], file)
   if (code === 'unrecognized_keys' || !field || typeof value === 'object' || value === undefined)
     return { says: `${thing} cannot be read.`, details }
@@ -154,7 +158,7 @@ const kindOf = (event: unknown) => String((event as { kind?: unknown } | null)?.
 function thingAt(events: readonly unknown[], at: number, kind: string): string {
   const drum = (events[at] as { change?: { drum?: { name?: unknown } } } | null)?.change?.drum?.name
   if (typeof drum === 'string' && drum) return `The drum ${drum.slice(0, 40)}`
-  const name = THINGS[kind]
+  const name = THINGS.get(kind)
   if (!name) return `Entry ${at + 1} of the log`
   const before = events.slice(0, at + 1).filter((event) => kindOf(event) === kind).length
   return `${name} ${before}`

@@ -1,6 +1,7 @@
 import { STANDARD_A4_HZ } from '../units/pitch'
 import type { Drum } from './kit'
 import type { KitFile } from './kitFile'
+import type { PracticeState } from './practice'
 import type { Settings, SpacingChoices } from './settings'
 
 /** What the app needs of the records before anything is checked: no schema, so that a page that is only looked at loads none. */
@@ -60,6 +61,10 @@ export const DEFAULT_SETTINGS: Settings = {
   person: null,
   ear: [],
 }
+
+/** Key of one practice head among all. */
+export const practiceKey = ({ kit, drum, side }: Pick<PracticeState, 'kit' | 'drum' | 'side'>) =>
+  `${kit}/${drum}/${side}`
 
 /** A kit file as text, events in order. */
 export function writeKitFile(file: KitFile): string {

@@ -29,7 +29,8 @@ function benchOf(
     ...(aim ? [{ kind: 'kitEdited', change: { what: 'aimSet', drum: 'd', side, aim } }] : []),
     ...bodies.map((body) => ({ drum: 'd', side, ...body })),
   ]
-  let now = START
+  // The drum is there before anything is read.
+  let now = START - 60_000
   const log = made.map(({ atMs, ...event }, i): unknown => {
     now = atMs ?? now + 1000
     return {
@@ -40,6 +41,7 @@ function benchOf(
         schema: 5,
         source: 'typed',
         algorithm: null,
+        nth: i,
       },
       ...event,
     }

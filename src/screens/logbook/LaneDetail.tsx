@@ -13,7 +13,7 @@ import { useSelect } from '@/session/react'
 import type { Session } from '@/session/session'
 import { keptText } from '@/text/forecast'
 import { hzText, offText } from '@/text/heads'
-import { sittingTimeText, sittingWords, sourceText } from '@/text/logbook'
+import { sittingTimeText, sittingWords, sourceText, whoText } from '@/text/logbook'
 import { fixed } from '@/text/shown'
 import { Button } from '@/ui/Button'
 import { Sideways } from '@/ui/Sideways'
@@ -31,12 +31,16 @@ export function LaneDetail({ session, kit, lane }: { session: Session; kit: KitS
   const go = useGo()
   const { drum, side, target } = lane
   const history = [...lane.history].reverse()
-  const nowMs = useSelect(({ clockMs }) => clockMs)
+  const { nowMs, device } = useSelect(({ clockMs, settings }) => ({
+    nowMs: clockMs,
+    device: settings.device,
+  }))
   const kept = useMemo(
     () => forecastsKept(kit, lane, nowMs, all ? MOST_HELD : SHOWN),
     [kit, lane, nowMs, all],
   )
   const shown = all ? history : history.slice(0, SHOWN)
+  const named = shown.some(({ who }) => whoText(who, device) !== '')
   const struck = shown.some((past) => strokeWords(kit, lane, past) !== '')
   const there = (past: PastSitting) => {
     const hz = (past.left ?? past.found)?.hz
@@ -64,6 +68,7 @@ export function LaneDetail({ session, kit, lane }: { session: Session; kit: KitS
                 'done',
                 ...(struck ? ['centre, ring'] : []),
                 'by',
+                ...(named ? ['who'] : []),
                 '',
               ].map((head, i) => (
                 <th key={i} scope="col" className="py-1 pr-4 font-normal whitespace-nowrap">
@@ -92,6 +97,7 @@ export function LaneDetail({ session, kit, lane }: { session: Session; kit: KitS
                   <td className="min-w-44 pr-4">{sittingWords(past)}</td>
                   {struck ? <td className="pr-4 whitespace-nowrap">{strokeWords(kit, lane, past)}</td> : null}
                   <td className="pr-4">{sourceText(past.by)}</td>
+                  {named ? <td className="pr-4">{whoText(past.who, device)}</td> : null}
                   <td className="whitespace-nowrap">
                     <Button tone="quiet" className="underline" onClick={() => setLooked(past)}>
                       as it was

@@ -7,10 +7,11 @@ import { DAY_MS } from '@/core/units/time'
 import type { Forecasts } from '@/session/forecasts'
 import type { LaneView } from '@/session/logbookView'
 import { seasonOf } from '@/session/season'
+import { useSelect } from '@/session/react'
 import type { Session } from '@/session/session'
 import { dayText } from '@/text/forecast'
 import { centsText } from '@/text/heads'
-import { dateText, occasionText } from '@/text/logbook'
+import { dateText, occasionText, whoText } from '@/text/logbook'
 import { Button } from '@/ui/Button'
 import { Pick } from '@/ui/Pick'
 import { Table } from '@/ui/Table'
@@ -29,11 +30,18 @@ interface Props {
 /** A season on one page, and what goes out of the Logbook. */
 export function ReportPart({ session, kit, lanes, forecasts, nowMs }: Props) {
   const [weeks, setWeeks] = useState('13')
+  const device = useSelect(({ settings }) => settings.device)
   const fromMs = nowMs - Number(weeks) * 7 * DAY_MS
   const season = seasonOf(kit, lanes, fromMs, nowMs)
   const sheet = kit.sheets.find(({ id }) => id === kit.sheet)
   const noted = kit.diary.notes.filter(({ on }) => Date.parse(on) >= fromMs)
   const ahead = kit.diary.occasions.filter(({ on, cancelled }) => !cancelled && Date.parse(on) > nowMs)
+  const whoOf = ({ history }: LaneView) =>
+    whoText(
+      history.filter(({ from }) => Date.parse(from) >= fromMs).flatMap(({ who }) => who ?? []),
+      device,
+    )
+  const named = lanes.some((lane) => whoOf(lane) !== '')
   const csv = async () => (await import('@/session/actions/logbookOut')).saveLogbookCsv(session, kit)
   const calendar = async () =>
     (await import('@/session/actions/calendar')).saveCalendar(session, kit, forecasts)
@@ -63,7 +71,10 @@ export function ReportPart({ session, kit, lanes, forecasts, nowMs }: Props) {
         <Table
           label="Heads over the season"
           className="mt-2"
-          heads={['head', 'read', 'out of band', 'from, to (c)', 'turned', 'new heads', 'leaves its band']}
+          heads={[
+            ...['head', 'read', 'out of band', 'from, to (c)', 'turned', 'new heads', 'leaves its band'],
+            ...(named ? ['who'] : []),
+          ]}
           rows={season.heads.map(({ lane, readings, outs, least, most, turned, changed }) => {
             const forecast = forecasts.get(lane.key)
             return {
@@ -82,6 +93,7 @@ export function ReportPart({ session, kit, lanes, forecasts, nowMs }: Props) {
                       ? 'not within half a year'
                       : dayText(forecast.leavesMs, nowMs)
                     : '',
+                ...(named ? [whoOf(lane)] : []),
               ],
             }
           })}

@@ -35,6 +35,7 @@ export function SettingsScreen() {
       <h1 className="text-3xl font-bold max-md:pr-14 md:text-4xl">Settings</h1>
       {session && ready ? (
         <div className="mt-3 gap-x-12 lg:columns-2 *:break-inside-avoid">
+          <PersonSettings session={session} settings={settings} />
           <PitchSettings session={session} settings={settings} />
           <HandSettings session={session} settings={settings} />
           <ScreenSettings session={session} settings={settings} />
@@ -47,6 +48,29 @@ export function SettingsScreen() {
     </div>
   )
 }
+
+/** Who works here: for kits that several people, or several devices, work on. */
+function PersonSettings({ session, settings }: GroupProps) {
+  return (
+    <Group title="Who works here" kept={ON_DEVICE}>
+      <SettingPart
+        title="Name"
+        note="Goes with everything that is read, turned and noted on this device from now on, into kit files too; the Logbook, its report and the tables then say who it was. Empty: no name."
+      >
+        <ValueField<string>
+          label="Name of who works here"
+          text={settings.person ?? ''}
+          read={(text) => (text.trim().length <= MOST_NAME ? text.trim() : null)}
+          wrong={`At most ${MOST_NAME} letters.`}
+          onTake={(name) => session.setSettings({ person: name || null })}
+          className="w-44"
+        />
+      </SettingPart>
+    </Group>
+  )
+}
+
+const MOST_NAME = 40
 
 /** Light, keys, sound and the first walk. */
 function ScreenSettings({ session, settings }: GroupProps) {

@@ -91,13 +91,21 @@ const LOST = {
     'The part of Humbra that works out the next move stopped and did not come back. Nothing is lost. Try again, or reload the page.',
 }
 
+const HELD = {
+  unread:
+    'Another tab of Humbra holds the log and does not answer. Close that tab, read here meanwhile, or take over here: what it had shown as kept is kept.',
+  unkept:
+    'Another tab of Humbra still holds the log: what you do here is kept once that tab lets go. Close it, or take over here.',
+}
+
 const NEW_VERSION = 'A newer Humbra is on this device. It takes over when you say so, in all tabs.'
 
 /** Says plainly when something is not kept, why, and what to do about it. */
 function StorageBanner() {
   const session = useSession()
-  const { phase, trouble, unsaved, unreadable, aside, kits, lostWorkers, newVersion } = useSelect(
+  const { phase, trouble, unsaved, unreadable, aside, kits, lostWorkers, newVersion, held } = useSelect(
     (state) => ({
+      held: state.held,
       ...{ phase: state.phase, trouble: state.trouble, unsaved: state.unsaved, unreadable: state.unreadable },
       ...{ aside: state.aside, kits: state.kits, lostWorkers: state.lostWorkers },
       newVersion: state.newVersion,
@@ -108,17 +116,19 @@ function StorageBanner() {
   const text =
     phase === 'no-storage'
       ? 'This browser keeps nothing for this page (a private window, or storage switched off). What you do here is lost when it closes: export the kit before.'
-      : trouble
-        ? TROUBLE[trouble](unsaved)
-        : refused
-          ? `One act was set aside, the others are kept: ${actText(refused.events, kits.find(({ id }) => id === refused.events[0]?.kit) ?? null)}. The database refused it: ${refused.why}.`
-          : lostWorkers.size > 0
-            ? LOST[lostWorkers.has('ear') ? 'ear' : 'adviser']
-            : newVersion
-              ? NEW_VERSION
-              : unreadable > 0
-                ? `${unreadable} entries of the log were written by another version and are left aside, unchanged. Update Humbra to see them.`
-                : null
+      : held
+        ? HELD[held]
+        : trouble
+          ? TROUBLE[trouble](unsaved)
+          : refused
+            ? `One act was set aside, the others are kept: ${actText(refused.events, kits.find(({ id }) => id === refused.events[0]?.kit) ?? null)}. The database refused it: ${refused.why}.`
+            : lostWorkers.size > 0
+              ? LOST[lostWorkers.has('ear') ? 'ear' : 'adviser']
+              : newVersion
+                ? NEW_VERSION
+                : unreadable > 0
+                  ? `${unreadable} entries of the log were written by another version and are left aside, unchanged. Update Humbra to see them.`
+                  : null
   if (!text) return null
   const unkept = trouble === 'full' || trouble === 'closed'
   return (
@@ -130,6 +140,8 @@ function StorageBanner() {
       )}
     >
       <p className="min-w-0 flex-1 max-md:basis-full max-md:pr-12">{text}</p>
+      {held === 'unread' ? <Button onClick={() => session.readAnyway()}>Read here</Button> : null}
+      {held ? <Button onClick={() => void session.takeOver()}>Take over</Button> : null}
       {unkept ? <Button onClick={() => void session.retrySave()}>Try again</Button> : null}
       {trouble === 'newer' ? <Button onClick={() => window.location.reload()}>Reload</Button> : null}
       {phase === 'no-storage' || unkept ? (
