@@ -2,7 +2,7 @@ import fc from 'fast-check'
 import { sonic, sonicPath } from '@ref/recordings'
 import { readFileSync } from 'node:fs'
 import { measureSound } from '@/core/measurement/measure'
-import { toMono } from '@/core/sound/wav'
+import { encodeWav, toMono } from '@/core/sound/wav'
 import { decodeSound } from './decodeSound'
 
 // A tap at 180 Hz of the practice drum, encoded by FFmpeg 5.1; the AIFF was brought to 11,025 Hz by it.
@@ -83,4 +83,63 @@ test('what cannot be read is said in a sentence, and no bytes whatever make it t
     ),
     { numRuns: 60 },
   )
+})
+
+/** CRC of a polynomial (RFC 9639, 9.1.8 and 9.3), highest bit first. */
+function crc(bytes: readonly number[], bits: 8 | 16, polynomial: number): number {
+  const top = 1 << (bits - 1)
+  return bytes.reduce((sum, byte) => {
+    let crc = sum ^ (byte << (bits - 8))
+    for (let i = 0; i < 8; i++) crc = crc & top ? ((crc << 1) ^ polynomial) & (2 * top - 1) : crc << 1
+    return crc
+  }, 0)
+}
+
+/** A FLAC file (RFC 9639) of eight silent channels: every frame says in some thirty bytes what stands for 65,535 samples each. */
+function silentFlac(frames: number): Uint8Array {
+  const info = [0xff, 0xff, 0xff, 0xff, 0, 0, 0, 0, 0, 0]
+  // 48,000 Hz, eight channels, 8 bits, a number of samples that is not said.
+  info.push(0x0b, 0xb8, 0x0e, 0x70, 0, 0, 0, 0, ...new Array<number>(16).fill(0))
+  const file = [...new TextEncoder().encode('fLaC'), 0x80, 0, 0, info.length, ...info]
+  for (let number = 0; number < frames; number++) {
+    const coded = number < 128 ? [number] : [0xc0 | (number >> 6), 0x80 | (number & 63)]
+    const head = [0xff, 0xf8, 0x7a, 0x72, ...coded, 0xff, 0xfe]
+    head.push(crc(head, 8, 0x07))
+    const body = Array.from({ length: 8 }, () => [0, 0]).flat()
+    const frame = [...head, ...body]
+    const check = crc(frame, 16, 0x8005)
+    file.push(...frame, check >> 8, check & 255)
+  }
+  return Uint8Array.from(file)
+}
+
+test('a file that becomes far longer than it looks is refused while it is read', async () => {
+  const short = await decodeSound(silentFlac(3))
+  if (!short.ok) throw new Error(short.why)
+  expect([short.sound.channels.length, short.sound.channels[0].length]).toEqual([8, 3 * 65_535])
+  // 10 KB that stand for 190 million samples.
+  const bomb = silentFlac(370)
+  expect(bomb.length).toBeLessThan(11_000)
+  const before = process.memoryUsage().arrayBuffers
+  expect(await decodeSound(bomb, 10_000_000)).toEqual({
+    ok: false,
+    why: 'The recording is longer than can be read at once. Cut it to the taps and try again.',
+  })
+  expect(process.memoryUsage().arrayBuffers - before).toBeLessThan(200e6)
+  const long = aiff(new Array<number>(5000).fill(1), 44_100)
+  expect(await decodeSound(long, 4000)).toMatchObject({ ok: false, why: expect.stringMatching(/longer/) })
+  // Samples of no width would be four thousand million.
+  const none = aiff([1, 2], 44_100)
+  none.set([0, 0], 26)
+  none.set([255, 255, 255, 255], 22)
+  expect(await decodeSound(none)).toMatchObject({ ok: false, why: expect.stringMatching(/cannot be read/) })
+})
+
+test('a WAV file of a million parts, or longer than may be, is refused at once', async () => {
+  const parts = new Uint8Array(12 + 8e6)
+  parts.set(new TextEncoder().encode('RIFF\0\0\0\0WAVE'))
+  expect(await decodeSound(parts)).toMatchObject({ ok: false, why: expect.stringMatching(/more parts/) })
+  const wav = encodeWav(new Float32Array(5000), 48_000)
+  expect(await decodeSound(wav, 4999)).toMatchObject({ ok: false, why: expect.stringMatching(/longer/) })
+  expect((await decodeSound(wav, 5000)).ok).toBe(true)
 })

@@ -16,6 +16,9 @@ import { planAnswerRecord } from '@/text/spacing'
 import { tapRecord } from '@/text/tapRecord'
 import type { Answer, Asking } from './protocol'
 
+/** Of one recording, all channels together: a minute of stereo at the highest rate. */
+const MOST_SAMPLES = 24_000_000
+
 const refused = (status: number, where: string, what: string): Answer => ({
   status,
   body: { error: { where, what } },
@@ -40,7 +43,7 @@ function json<Asked>(
 async function measured(bytes: Uint8Array, asked: Record<string, string>): Promise<Answer> {
   const query = parseMeasureQuery(asked)
   if (!query.ok) return refused(422, query.problem.where, query.problem.what)
-  const read = await decodeSound(bytes)
+  const read = await decodeSound(bytes, MOST_SAMPLES)
   if (!read.ok) return refused(422, 'body', read.why)
   const { options, a4Hz } = query.value
   const taps = measureSound(toMono(read.sound), read.sound.rateHz, options)

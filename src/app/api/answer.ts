@@ -1,10 +1,11 @@
+import { CHEAP_MS, costMs, Lane, measuringCostMs } from '@/server/cost'
 import type { Asking, Answer } from '@/server/protocol'
 import { availableParallelism } from 'node:os'
 import { join } from 'node:path'
 import { Piscina } from 'piscina'
 
 const WHY = {
-  late: [422, 'took longer than four and a half seconds: ask for less at once, such as fewer rounds'],
+  late: [422, 'takes longer than four and a half seconds: ask for less at once, such as fewer rounds'],
   busy: [503, 'too many requests are waiting: try again in a moment'],
   failed: [422, 'could not be worked out: ask for less at once'],
 } as const
@@ -15,20 +16,35 @@ export async function answer(
   what: Asking['what'],
   largestBytes: number,
 ): Promise<Response> {
-  const body = await readBody(request, largestBytes)
-  if (!body.ok) return body.response
-  const query = Object.fromEntries(new URL(request.url).searchParams)
-  const result = await answered({ what, bytes: body.bytes, query })
-  if (result.ok) return Response.json(result.answer.body, { status: result.answer.status })
-  const [status, words] = WHY[result.why]
+  const length = Number(request.headers.get('content-length') ?? 0)
+  // Before any of it is held: what would be refused behind its last byte as well.
+  const early = what === 'measure' ? refusal(measuringCostMs(length)) : null
+  if (early) return refuseBecause(early)
+  if (holdingBytes + length > MOST_HELD_BYTES) return refuseBecause('busy')
+  holdingBytes += length
+  try {
+    const body = await readBody(request, largestBytes)
+    if (!body.ok) return body.response
+    const query = Object.fromEntries(new URL(request.url).searchParams)
+    const result = await answered({ what, bytes: body.bytes, query })
+    if (result.ok) return Response.json(result.answer.body, { status: result.answer.status })
+    return refuseBecause(result.why)
+  } finally {
+    holdingBytes -= length
+  }
+}
+
+function refuseBecause(why: keyof typeof WHY): Response {
+  const [status, words] = WHY[why]
   return refuse(status, 'request', words)
 }
 
-/** As many jobs at once as there are cores, and never fewer than two: one that takes long must not keep the others waiting. */
-const THREADS = Math.max(2, availableParallelism())
+/** Bodies of all requests together, as far as they say how long they are. */
+const MOST_HELD_BYTES = 128 * 1024 * 1024
+let holdingBytes = 0
 
-/** What waits beyond this is turned away at once. */
-const WAITING = 64
+/** As many jobs at once as there are cores, and never fewer than two, in each lane: what is cheap never waits for what is dear. */
+const THREADS = Math.max(2, availableParallelism())
 
 const DEADLINE_MS = 4500
 
@@ -37,32 +53,41 @@ const MEMORY_MB = 512
 /** Built by scripts/build-answers.mjs. */
 const WORKER = join(process.cwd(), '.cache', 'server', 'answers.mjs')
 
-// Every route is a bundle of its own: they share one pool by a name that all of them know.
+// Every route is a bundle of its own: they share the lanes by a name that all of them know.
 const NAME = Symbol.for('humbra.answers')
 
-const shared = globalThis as { [NAME]?: Piscina }
+type Lanes = Record<'cheap' | 'dear', { lane: Lane; pool: Piscina | null }>
+const shared = globalThis as { [NAME]?: Lanes }
 
-function pool(): Piscina {
-  return (shared[NAME] ??= new Piscina({
+const newLane = () => ({ lane: new Lane(THREADS, DEADLINE_MS), pool: null })
+const laneOf = (ms: number) =>
+  (shared[NAME] ??= { cheap: newLane(), dear: newLane() })[ms <= CHEAP_MS ? 'cheap' : 'dear']
+const refusal = (ms: number) => laneOf(ms).lane.refuses(ms)
+
+const newPool = () =>
+  new Piscina({
     filename: WORKER,
-    minThreads: THREADS,
+    minThreads: 1,
     maxThreads: THREADS,
-    maxQueue: WAITING,
     resourceLimits: { maxOldGenerationSizeMb: MEMORY_MB },
-  }))
-}
+  })
 
-type Answered = { ok: true; answer: Answer } | { ok: false; why: 'late' | 'busy' | 'failed' }
+type Answered = { ok: true; answer: Answer } | { ok: false; why: keyof typeof WHY }
 
 /** Has a request answered off the event loop, within the deadline or not at all: then its thread is ended. */
 async function answered(asking: Asking): Promise<Answered> {
+  const ms = costMs(asking)
+  const why = refusal(ms)
+  if (why) return { ok: false, why }
+  const own = laneOf(ms)
+  const pool = (own.pool ??= newPool())
   const deadline = new AbortController()
   const timer = setTimeout(() => deadline.abort(), DEADLINE_MS)
   try {
-    return { ok: true, answer: (await pool().run(asking, { signal: deadline.signal })) as Answer }
-  } catch (error) {
-    if (deadline.signal.aborted) return { ok: false, why: 'late' }
-    return { ok: false, why: /queue|limit/i.test(String(error)) ? 'busy' : 'failed' }
+    const answer = await own.lane.run(ms, () => pool.run(asking, { signal: deadline.signal }))
+    return { ok: true, answer: answer as Answer }
+  } catch {
+    return { ok: false, why: deadline.signal.aborted ? 'late' : 'failed' }
   } finally {
     clearTimeout(timer)
   }

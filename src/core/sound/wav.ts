@@ -26,15 +26,27 @@ interface Format {
   frameBytes: number
 }
 
-/** Decodes a WAV file. A file that cannot be used comes back as a plain sentence, never as an exception. */
-export function decodeWav(bytes: Uint8Array): WavResult {
+/** Of all channels together: twenty minutes of stereo at the usual rate, half a gigabyte. */
+export const MOST_SAMPLES = 120_000_000
+/** A recording has a handful of them. */
+export const MOST_CHUNKS = 1000
+export const MOST_CHANNELS = 32
+export const TOO_LONG = 'The recording is longer than can be read at once. Cut it to the taps and try again.'
+
+/**
+ * Decodes a WAV file. A file that cannot be used comes back as a plain sentence, never as an exception.
+ * @param mostSamples of all channels together: what holds more is refused before it is read
+ */
+export function decodeWav(bytes: Uint8Array, mostSamples = MOST_SAMPLES): WavResult {
   const view = new DataView(bytes.buffer, bytes.byteOffset, bytes.byteLength)
   const text = (at: number) => String.fromCharCode(...bytes.subarray(at, at + 4))
   if (bytes.length < 12 || text(0) !== 'RIFF' || text(8) !== 'WAVE') {
     return fail('This is not a WAV file. Record or export it as WAV and try again.')
   }
   let format: Format | null = null
-  for (let at = 12; at + 8 <= bytes.length;) {
+  for (let at = 12, chunks = 0; at + 8 <= bytes.length; chunks++) {
+    if (chunks === MOST_CHUNKS)
+      return fail('The WAV file is damaged: it is cut into more parts than a recording has. Export it again.')
     const id = text(at)
     const size = view.getUint32(at + 4, true)
     const body = at + 8
@@ -42,7 +54,7 @@ export function decodeWav(bytes: Uint8Array): WavResult {
     if (id === 'data') {
       if (!format)
         return fail('The WAV file does not say what its samples are. Export it again as plain PCM.')
-      return readSamples(view, body, Math.min(size, bytes.length - body), format)
+      return readSamples(view, body, Math.min(size, bytes.length - body), format, mostSamples)
     }
     at = body + size + (size % 2)
   }
@@ -70,7 +82,13 @@ function readFormat(view: DataView, at: number, size: number): Format {
   }
 }
 
-function readSamples(view: DataView, at: number, size: number, format: Format): WavResult {
+function readSamples(
+  view: DataView,
+  at: number,
+  size: number,
+  format: Format,
+  mostSamples: number,
+): WavResult {
   const { tag, channels, rateHz, bits } = format
   const bytesEach = Math.ceil(bits / 8)
   if ((tag !== PCM && tag !== FLOAT) || (tag === FLOAT && bits !== 32 && bits !== 64)) {
@@ -84,12 +102,13 @@ function readSamples(view: DataView, at: number, size: number, format: Format): 
   if (!readableRate(rateHz)) {
     return fail(`The WAV file runs at ${rateHz} Hz; 8,000 to 192,000 Hz can be read.`)
   }
-  if (channels < 1 || channels > 32) {
+  if (channels < 1 || channels > MOST_CHANNELS) {
     return fail(`The WAV file names ${channels} channels. Export it again as mono or stereo.`)
   }
   const frame = bytesEach * channels
   const frames = Math.floor(size / frame)
   if (frames === 0) return fail('The WAV file holds no samples: it was cut short. Copy or record it again.')
+  if (frames * channels > mostSamples) return fail(TOO_LONG)
   const read = sampleReader(view, tag, bytesEach)
   const out = Array.from({ length: channels }, () => new Float32Array(frames))
   for (let i = 0; i < frames; i++) {
