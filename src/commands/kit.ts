@@ -61,10 +61,27 @@ export const KIT_COMMANDS: Command[] = [
   },
   {
     id: 'kit.rename',
-    label: 'Rename this kit',
+    label: 'Name, owner and job of this kit',
     group: 'Kit',
     enabled: (session) => session.kit() !== null,
     run: ({ open }) => open('rename-kit'),
+  },
+  {
+    id: 'kit.all',
+    label: 'All kits',
+    group: 'Kit',
+    enabled: (session) => session.get().kits.length > 0,
+    run: ({ open }) => open('kits'),
+  },
+  {
+    id: 'kit.away',
+    label: 'Put this kit away',
+    group: 'Kit',
+    enabled: (session) => session.kit()?.archived === false,
+    run: async ({ session }) => {
+      const kit = session.kit()
+      if (kit) (await kits()).archiveKit(session, kit.id, true)
+    },
   },
   {
     id: 'kit.remove',

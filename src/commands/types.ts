@@ -15,6 +15,7 @@ export type Place =
 export type DialogName =
   | 'add-drum'
   | 'rename-kit'
+  | 'kits'
   | 'borrowed-kit'
   | 'why'
   | 'feel'

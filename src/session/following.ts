@@ -173,11 +173,29 @@ export class Following {
     return [...inOrder([...events, ...here.filter(({ id }) => !known.has(id))])]
   }
 
-  /** Those of the events that the log does not have. */
-  async unknownOf(events: readonly HumbraEvent[]): Promise<HumbraEvent[]> {
-    const here = new Set([...this.host.get().logs.values()].flatMap(({ tail }) => tail.map(({ id }) => id)))
-    const kept = await this.storage?.log.placesOf(events.map(({ id }) => id))
-    return events.filter(({ id }) => !here.has(id) && !kept?.has(id))
+  /**
+   * What of a kit's entries that come in is new here, and the ids that another kit here has: taken one by one, those would be lost.
+   */
+  async newHere(
+    kit: string,
+    events: readonly HumbraEvent[],
+  ): Promise<{ fresh: HumbraEvent[]; taken: string[] }> {
+    const here = new Map(
+      [...this.host.get().logs.values()].flatMap(({ id, tail }) =>
+        tail.map((event) => [event.id, id] as const),
+      ),
+    )
+    const ids = events.map(({ id }) => id)
+    const places = (await this.storage?.log.placesOf(ids)) ?? new Map<string, number>()
+    const own = (await this.storage?.log.placesOfKit(kit)) ?? new Set<number>()
+    const isTaken = (id: string) => {
+      const place = places.get(id)
+      return place === undefined ? here.has(id) && here.get(id) !== kit : !own.has(place)
+    }
+    return {
+      fresh: events.filter(({ id }) => !here.has(id) && !places.has(id)),
+      taken: ids.filter(isTaken),
+    }
   }
 }
 

@@ -166,10 +166,7 @@ function memoryLog(disk: MemoryBench['disk']): EventLog {
         disk.events.slice(after).some((each) => each.kit === kit && byMoment(each, before) <= 0),
       ),
     withdrawals: (kit) => Promise.resolve(ofKit(kit).filter(isWithdrawal)),
-    known: (ids) =>
-      Promise.resolve(
-        new Map(disk.events.filter(({ id }) => ids.includes(id)).map((event) => [event.id, event])),
-      ),
+    placesOfKit: (kit) => Promise.resolve(new Set(ofKit(kit).map(({ id }) => placeOf(id)))),
     placesOf: (ids) =>
       Promise.resolve(new Map(ids.map((id) => [id, placeOf(id)] as const).filter(([, place]) => place > 0))),
     restart: (events) => Promise.resolve(void disk.events.splice(0, Infinity, ...events)),

@@ -297,9 +297,9 @@ export class Session {
     return this.following.wholeLog(kit)
   }
 
-  /** Those of the events that the log does not have. */
-  unknownOf(events: readonly HumbraEvent[]): Promise<HumbraEvent[]> {
-    return this.following.unknownOf(events)
+  /** What of a kit's entries is new here, and the ids that another kit here has. */
+  newHere(kit: string, events: readonly HumbraEvent[]): Promise<{ fresh: HumbraEvent[]; taken: string[] }> {
+    return this.following.newHere(kit, events)
   }
 
   /** An event of late by its id; null where it is not known here. */

@@ -209,7 +209,9 @@ export const INITIAL_STATE: SessionState = {
   clockMs: 0,
 }
 
-/** The kit on screen: the chosen one, else the first. */
+/** The kit on screen: the chosen one, else the first that is not put away. */
 export function kitOf({ kits, settings }: Pick<SessionState, 'kits' | 'settings'>): KitState | null {
-  return kits.find(({ id }) => id === settings.kit) ?? kits[0] ?? null
+  return (
+    kits.find(({ id }) => id === settings.kit) ?? kits.find(({ archived }) => !archived) ?? kits[0] ?? null
+  )
 }

@@ -39,8 +39,8 @@ export interface EventLog {
   withdrawals(kit: string): Promise<Withdrawal[]>
   /** Which of these ids are in the log already, and where. */
   placesOf(ids: readonly string[]): Promise<Map<string, number>>
-  /** What is in the log under these ids. */
-  known(ids: readonly string[]): Promise<Map<string, HumbraEvent>>
+  /** Places of all entries of a kit. */
+  placesOfKit(kit: string): Promise<Set<number>>
   /**
    * Appends all or none, in one transaction, and resolves when it is complete: then it survives the browser. An event that is
    * there already, the same, is left as it is.
@@ -133,11 +133,8 @@ export function eventLog(db: () => Promise<Db>, guard: Guard): EventLog {
       const places = await inPieces(ids, (id) => index.getKey(id))
       return new Map(ids.flatMap((id, i) => (places[i] === undefined ? [] : [[id, places[i]] as const])))
     },
-    async known(ids) {
-      const index = (await db()).transaction('events').store.index('id')
-      const stored = await inPieces(ids, (id) => index.get(id))
-      const { events } = await checked(stored.filter((each) => each !== undefined))
-      return new Map(events.map((event) => [event.id, event]))
+    async placesOfKit(kit) {
+      return new Set(await (await db()).getAllKeysFromIndex('events', 'done', doneBehind(kit, null)))
     },
     async restart(events) {
       const tx = (await db()).transaction(['events', 'summaries'], 'readwrite', { durability: 'strict' })

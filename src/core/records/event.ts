@@ -4,7 +4,7 @@ import { QUESTION_IDS } from '../fitting/questions'
 import { AREA_IDS, FINDING_IDS } from '../fitting/lookOver'
 import { earSchema, feelSchema, slackSchoolSchema, thresholdCents } from './even'
 import { LAYER_IDS } from '../pair/layers'
-import { SCHEMA_VERSION } from './plain'
+import { MOST_DRUMS, SCHEMA_VERSION } from './plain'
 import {
   aimSchema,
   drumSchema,
@@ -79,14 +79,14 @@ const change = z.discriminatedUnion('what', [
   z.strictObject({
     what: z.literal('schemeKept'),
     name: z.string().min(1).max(40),
-    cents: z.array(z.number().min(0).max(2400)).max(40),
+    cents: z.array(z.number().min(0).max(2400)).max(MOST_DRUMS),
   }),
   z.strictObject({ what: z.literal('kitRenamed'), name: z.string().min(1).max(60) }),
   z.strictObject({ what: z.literal('kitRemoved') }),
   z.strictObject({ what: z.literal('drumAdded'), drum: drumSchema, after: idSchema.nullable() }),
   z.strictObject({ what: z.literal('drumChanged'), drum: drumSchema }),
   z.strictObject({ what: z.literal('drumRemoved'), drum: idSchema }),
-  z.strictObject({ what: z.literal('drumsOrdered'), order: z.array(idSchema).max(80) }),
+  z.strictObject({ what: z.literal('drumsOrdered'), order: z.array(idSchema).max(MOST_DRUMS) }),
   z.strictObject({ what: z.literal('aimSet'), drum: idSchema, side: sideSchema, aim: aimSchema }),
   z.strictObject({ what: z.literal('sheetChosen'), sheet: idSchema.nullable() }),
   z.strictObject({ what: z.literal('sheetRenamed'), sheet: idSchema, name: z.string().min(1).max(60) }),
@@ -98,7 +98,7 @@ const change = z.discriminatedUnion('what', [
     sheet: idSchema,
     name: z.string().min(1).max(60),
     notes: z.string().max(2000),
-    drums: z.array(sheetDrumSchema).max(40),
+    drums: z.array(sheetDrumSchema).max(MOST_DRUMS),
   }),
 ])
 
@@ -254,7 +254,7 @@ export const eventSchema = z.discriminatedUnion('kind', [
     run: idSchema,
     sheet: idSchema,
     doorsAt: moment.nullable(),
-    before: z.array(runHeadSchema).max(80),
+    before: z.array(runHeadSchema).max(2 * MOST_DRUMS),
   }),
   /** A head of the run is left as it is, and why. */
   z.strictObject({
@@ -270,8 +270,11 @@ export const eventSchema = z.discriminatedUnion('kind', [
     ...base,
     run: idSchema,
     /** Heads that were only believed when it began, as they were then found. */
-    found: z.array(runHeadSchema).max(80).optional(),
-    after: z.array(runHeadSchema).max(80),
+    found: z
+      .array(runHeadSchema)
+      .max(2 * MOST_DRUMS)
+      .optional(),
+    after: z.array(runHeadSchema).max(2 * MOST_DRUMS),
   }),
   /** A gig or a rehearsal, past or to come. Written again under its id it is corrected: what was written last counts. */
   z.strictObject({

@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { eventSchema } from './event'
-import { SCHEMA_VERSION } from './plain'
+import { MOST_DRUMS, SCHEMA_VERSION } from './plain'
 import { idSchema } from './kit'
 import { practiceStateSchema } from './practice'
 import { takeSchema } from './take'
@@ -77,6 +77,10 @@ export function kitFileOf(raw: unknown): KitFileResult {
       )
     ids.add(id)
   }
+  const changes = file.events.flatMap((event) => (event.kind === 'kitEdited' ? [event.change.what] : []))
+  const count = (kind: string) => changes.filter((what) => what === kind).length
+  const drums = count('drumAdded') - count('drumRemoved')
+  if (drums > MOST_DRUMS) return fail(`The kit file holds ${drums} drums; a kit has at most ${MOST_DRUMS}.`)
   return { ok: true, file }
 }
 

@@ -9,6 +9,9 @@ import type { Settings, SpacingChoices } from './settings'
 /** Version of every record kept or exchanged; a change of form adds a migration and raises it. */
 export const SCHEMA_VERSION = 12
 
+/** Of one kit: more than any stage holds. */
+export const MOST_DRUMS = 80
+
 export const SIDES = ['batter', 'resonant'] as const
 
 /** The heads that a drum has. */

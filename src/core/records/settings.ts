@@ -3,7 +3,7 @@ import { A4_HIGHEST_HZ, A4_LOWEST_HZ } from '../units/pitch'
 import { slackSchoolSchema } from './even'
 import { earFoundSchema } from './drill'
 import { micSchema, personSchema } from './event'
-import { NO_CHOICES } from './plain'
+import { MOST_DRUMS, NO_CHOICES } from './plain'
 import { idSchema, sideSchema } from './kit'
 import { moment } from './primitives'
 
@@ -22,11 +22,11 @@ export const spacingSchema = z.strictObject({
   keyText: z.string().max(40),
   anchor: z.enum(['none', 'lowest', 'smallest']),
   leastWork: z.number().min(0).max(1),
-  fixed: z.array(idSchema).max(40),
+  fixed: z.array(idSchema).max(MOST_DRUMS),
   /** Kicks and snares that are placed with the toms. */
-  move: z.array(idSchema).max(40).default([]),
+  move: z.array(idSchema).max(MOST_DRUMS).default([]),
   /** Drums that are none of the plan. */
-  leftOut: z.array(idSchema).max(40).default([]),
+  leftOut: z.array(idSchema).max(MOST_DRUMS).default([]),
   /** Drums set by hand, batter in Hz. */
   pinned: z.record(idSchema, z.number().min(15).max(2000)),
 })

@@ -1,7 +1,6 @@
 import { isTom } from '../kit/kinds'
 import { DEFAULT_SMALLEST_STEP } from '../evening/types'
 import { lugHzAfterTurns, turnsBetween } from '../membrane/turnLaw'
-import { median } from '../numeric/median'
 import { centreHz, USUAL_PARTS } from '../pair/model'
 import { nearestInterval } from '../units/intervals'
 import { rangeCost, SEPARATE_CENTS } from './cost'
@@ -74,7 +73,8 @@ export function judgeKit(drums: readonly PlanDrum[]): KitVerdict {
   const kit = drums.flatMap((drum) => (drum.now ? [standing(knownDrum(drum, 1), drum.now)] : []))
   const { verdicts } = judge(kit)
   if (verdicts.length === 0) return { verdicts, moves: [], best: null }
-  const moves = kit.flatMap((each, place) => movesOf(kit, each, place, verdicts))
+  const now = { verdicts, ...asStrict(kit), good: goodSteps(kit) }
+  const moves = kit.flatMap((each, place) => movesOf(kit, each, place, now))
   const bestOf = (list: typeof moves) =>
     list.length ? list.reduce((a, b) => (b.worth > a.worth ? b : a)).move : null
   return {
@@ -104,20 +104,20 @@ function judge(kit: readonly Stands[], roomCents = 0): { verdicts: Verdict[]; we
     .sort((a, b) => b.drum.diameterInches - a.drum.diameterInches || a.batterHz - b.batterHz)
   const found: Array<{ verdict: Verdict; weight: number }> = []
   const gaps = toms.slice(1).map((tom, i) => centsAbove1Hz(tom.batterHz) - centsAbove1Hz(toms[i].batterHz))
+  const otherGaps = medianOfOthers(gaps)
   gaps.forEach((cents, i) => {
-    const others = gaps.filter((_, j) => j !== i)
-    const least = Math.max(SEPARATE_CENTS, others.length ? CLOSE_PART * median(others) : 0) + roomCents
+    const least = Math.max(SEPARATE_CENTS, gaps.length > 1 ? CLOSE_PART * otherGaps(cents) : 0) + roomCents
     if (cents >= least) return
     const verdict: Verdict = { what: 'close', drum: toms[i].drum.id, next: toms[i + 1].drum.id, cents }
     found.push({ verdict, weight: 1 + (least - cents) / 100 })
   })
   const two = toms.filter(({ drum }) => !drum.oneHeaded)
   const relations = two.map(({ batterHz, resonantHz }) => centsAbove1Hz(resonantHz) - centsAbove1Hz(batterHz))
+  const otherRelations = medianOfOthers(relations)
   relations.forEach((cents, i) => {
-    const others = relations.filter((_, j) => j !== i)
     // Of two that differ neither is the odd one: the larger drum is named.
-    if (others.length === 0 || (others.length === 1 && i > 0)) return
-    const usualCents = median(others)
+    if (relations.length === 1 || (relations.length === 2 && i > 0)) return
+    const usualCents = otherRelations(cents)
     const off = Math.abs(cents - usualCents)
     if (off <= MIXED_CENTS - roomCents) return
     found.push({
@@ -145,6 +145,17 @@ function judge(kit: readonly Stands[], roomCents = 0): { verdicts: Verdict[]; we
   }
 }
 
+/** Median of all but one of some values, by its value; they are put in order once. */
+function medianOfOthers(values: readonly number[]): (value: number) => number {
+  const sorted = [...values].sort((a, b) => a - b)
+  return (value) => {
+    const own = sorted.indexOf(value)
+    const at = (i: number) => sorted[i < own ? i : i + 1]
+    // The upper of two in the middle, as everywhere.
+    return at(Math.floor((sorted.length - 1) / 2))
+  }
+}
+
 const keyOf = (verdict: Verdict) =>
   [verdict.what, verdict.drum, 'next' in verdict ? verdict.next : 'tom' in verdict ? verdict.tom : ''].join()
 
@@ -161,11 +172,21 @@ function goodSteps(kit: readonly Stands[]): Set<string> {
   return new Set(steps)
 }
 
+/** What is wrong where some room is asked for, as moves are judged. */
+function asStrict(kit: readonly Stands[]) {
+  const { verdicts, weight } = judge(kit, ROOM_CENTS)
+  return { strictly: new Set(verdicts.map(keyOf)), weight }
+}
+
+interface Now {
+  verdicts: readonly Verdict[]
+  strictly: ReadonlySet<string>
+  weight: number
+  good: ReadonlySet<string>
+}
+
 /** Moves of either head of one drum that leave less wrong than there is, each with its worth. */
-function movesOf(kit: readonly Stands[], own: Stands, place: number, verdicts: readonly Verdict[]) {
-  const good = goodSteps(kit)
-  const now = judge(kit, ROOM_CENTS)
-  const strictly = new Set(now.verdicts.map(keyOf))
+function movesOf(kit: readonly Stands[], own: Stands, place: number, { verdicts, ...now }: Now) {
   const { drum } = own
   const heads: Array<Move['head']> = drum.oneHeaded ? ['batter'] : ['batter', 'resonant', 'both']
   const shifts = Array.from({ length: 2 * (MOVE.most / MOVE.step) + 1 }, (_, i) => MOVE.step * i - MOVE.most)
@@ -189,13 +210,13 @@ function movesOf(kit: readonly Stands[], own: Stands, place: number, verdicts: r
       const moved = standing(drum, { batterHz: to('batter'), resonantHz: to('resonant') })
       const resonant = head === 'both' ? { toHz: to('resonant'), turns: turn('resonant') } : null
       const after = kit.map((each, i) => (i === place ? moved : each))
-      const then = judge(after, ROOM_CENTS)
-      const left = new Set(then.verdicts.map(keyOf))
+      const then = asStrict(after)
+      const left = then.strictly
       const mends = verdicts.flatMap((verdict, i) => (left.has(keyOf(verdict)) ? [] : [i]))
-      const fresh = [...left].some((key) => !strictly.has(key))
+      const fresh = [...left].some((key) => !now.strictly.has(key))
       if (mends.length === 0 || fresh) return []
       const kept = goodSteps(after)
-      const broken = [...good].filter((step) => !kept.has(step)).length
+      const broken = [...now.good].filter((step) => !kept.has(step)).length
       const all = Math.abs(turns) + Math.abs(resonant?.turns ?? 0)
       const worth = now.weight - then.weight - TURN_WEIGHT * all - BREAK_WEIGHT * broken - outside(moved)
       return [{ worth, move: { drum: drum.id, head, fromHz, toHz, turns, resonant, mends } }]

@@ -1,38 +1,47 @@
 'use client'
 
 import { useState, type FormEvent } from 'react'
-import { renameKit } from '@/session/actions/kits'
+import { fileKit } from '@/session/actions/kits'
 import { useKit, useSession } from '@/session/react'
 import { Button } from '@/ui/Button'
-import { Field, INPUT_CLASS } from '@/ui/Field'
 import { Modal } from '@/ui/Modal'
+import { TextField } from '@/ui/TextField'
 
-/** Names this kit anew. */
+const LONGEST = 60
+
+/** Names this kit anew, and says whose it is and what for: where many kits are kept they are found by that. */
 export function RenameKitDialog({ onClose }: { onClose: () => void }) {
   const session = useSession()
   const kit = useKit()
   const [name, setName] = useState(kit?.name ?? '')
+  const [owner, setOwner] = useState(kit?.owner ?? '')
+  const [job, setJob] = useState(kit?.job ?? '')
   const submit = (event: FormEvent) => {
     event.preventDefault()
-    const clean = name.trim().slice(0, 60)
-    if (!session || !clean) return
-    renameKit(session, clean)
+    if (!session || !name.trim()) return
+    fileKit(session, { name: name.trim(), owner: owner.trim(), job: job.trim() })
     onClose()
   }
   return (
-    <Modal open onClose={onClose} title="Rename this kit">
+    <Modal open onClose={onClose} title="This kit’s name, owner and job">
       <form onSubmit={submit} className="space-y-5">
-        <Field label="Name of the kit">
-          <input
-            autoFocus
-            value={name}
-            maxLength={60}
-            onChange={(event) => setName(event.target.value)}
-            className={INPUT_CLASS}
-          />
-        </Field>
+        <TextField label="Name of the kit" autoFocus value={name} maxLength={LONGEST} onText={setName} />
+        <TextField
+          label="Whose it is"
+          hint="A pupil, a band, a customer; may stay empty."
+          value={owner}
+          maxLength={LONGEST}
+          onText={setOwner}
+        />
+        <TextField
+          label="What for"
+          hint="A tour, a room, a job; may stay empty."
+          value={job}
+          maxLength={LONGEST}
+          onText={setJob}
+        />
         <Button tone="act" type="submit" disabled={!name.trim()}>
-          Rename
+          Keep
         </Button>
       </form>
     </Modal>

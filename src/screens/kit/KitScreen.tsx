@@ -9,6 +9,7 @@ import { chooseHead, keepBorrowed, removeKit, chooseKit } from '@/session/action
 import { kitStatus } from '@/core/status/kit'
 import { nextOfKit } from '@/core/status/next'
 import { hereOf } from '@/session/here'
+import { kitsListed } from '@/session/kitsListed'
 import { useKit, useSelect, useSession } from '@/session/react'
 import type { Drum, Side } from '@/core/records/kit'
 import { Button } from '@/ui/Button'
@@ -97,6 +98,9 @@ export function KitScreen() {
             {kit.simulated ? <span className="font-bold text-caution">demo, simulated</span> : null}
             <HeldAgainst session={session} kit={kit} />
           </div>
+          {kit.owner || kit.job ? (
+            <p className="text-soft">{[kit.owner, kit.job].filter(Boolean).join(', ')}</p>
+          ) : null}
           <p className="mt-1 text-lg">{summaryText(drums)}</p>
           <FirstOut kit={kit} nowMs={state.clockMs} />
           {kit.borrowed ? <Borrowed /> : null}
@@ -176,19 +180,22 @@ const COMMANDS = [
   { id: 'kit.demo', label: 'Look round the demo' },
   { id: 'kit.leaveDemo', label: 'Put the demo away' },
   { id: 'kit.borrowed', label: 'A borrowed kit, from sizes' },
-  { id: 'kit.rename', label: 'Rename this kit' },
+  { id: 'kit.rename', label: 'Name, owner and job' },
   { id: 'export', label: 'Export to a file' },
   { id: 'import', label: 'Import a file' },
+  { id: 'kit.away', label: 'Put this kit away' },
   { id: 'kit.remove', label: 'Remove this kit' },
   { id: 'kit.restore', label: 'Bring back the kit removed last' },
 ]
 
 const IDS = COMMANDS.map(({ id }) => id)
+/** Those touched last; the others are found under All kits. */
+const NEWEST_KITS = 5
 
 /** Other kits, and what can be done with this one. */
 function KitMenu() {
   const session = useSession()
-  const kits = useSelect((state) => state.kits)
+  const logs = useSelect((state) => state.logs)
   const kit = useKit()
   const { run } = useCommander()
   const isEnabled = useEnabled(IDS)
@@ -204,13 +211,17 @@ function KitMenu() {
     >
       {({ Item }) => (
         <>
-          {kits
-            .filter(({ id }) => id !== kit?.id)
-            .map(({ id, name }) => (
+          {kitsListed(logs)
+            .filter((each) => each.kit.id !== kit?.id && !each.kit.archived)
+            .slice(0, NEWEST_KITS)
+            .map(({ kit: { id, name } }) => (
               <Item key={id} className={MENU_ITEM} onSelect={() => session && chooseKit(session, id)}>
                 Open {name}
               </Item>
             ))}
+          <Item className={MENU_ITEM} onSelect={() => run('kit.all')}>
+            All kits
+          </Item>
           {COMMANDS.filter(({ id }) => isEnabled(id)).map(({ id, label }) => (
             <Item key={id} className={MENU_ITEM} onSelect={() => run(id)}>
               {label}

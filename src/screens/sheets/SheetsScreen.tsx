@@ -25,6 +25,7 @@ import { hzText, noteText } from '@/text/heads'
 import { readingsCsv } from '@/text/csv'
 import { layersText } from '@/text/strokes'
 import { verdictText } from '@/text/verdict'
+import { AsFarAsSeen } from '@/ui/AsFarAsSeen'
 import { Button } from '@/ui/Button'
 import { Tape } from '@/ui/Tape'
 import { KeepForm } from './KeepForm'
@@ -78,11 +79,13 @@ export function SheetsScreen() {
         </p>
       ) : (
         <ul className="mt-5 space-y-7">
-          {shown.map((sheet, i) => (
-            <li key={sheet.id}>
-              <SheetStrip kit={kit} sheet={sheet} seed={i + 60} />
-            </li>
-          ))}
+          <AsFarAsSeen items={shown} step={8}>
+            {(sheet, i) => (
+              <li key={sheet.id}>
+                <SheetStrip kit={kit} sheet={sheet} seed={i + 60} />
+              </li>
+            )}
+          </AsFarAsSeen>
         </ul>
       )}
       {kit && shown.length ? (
@@ -92,12 +95,14 @@ export function SheetsScreen() {
         <section aria-label="Archive" className="mt-8">
           <h2 className="text-xl font-bold">Archive</h2>
           <ul>
-            {archived.map((sheet) => (
-              <li key={sheet.id} className="flex items-center gap-3 border-b border-line">
-                <span className="flex-1 text-soft">{sheet.name}</span>
-                <SheetMenu kit={kit} sheet={sheet} />
-              </li>
-            ))}
+            <AsFarAsSeen items={archived} step={40}>
+              {(sheet) => (
+                <li key={sheet.id} className="flex items-center gap-3 border-b border-line">
+                  <span className="flex-1 text-soft">{sheet.name}</span>
+                  <SheetMenu kit={kit} sheet={sheet} />
+                </li>
+              )}
+            </AsFarAsSeen>
           </ul>
         </section>
       ) : null}

@@ -36,6 +36,7 @@ const WINDOWS: Record<DialogName, Window> = {
   'note-weather': dynamic(() => import('../logbook/WeatherDialog').then((module) => module.WeatherDialog)),
   'add-drum': dynamic(() => import('../kit/DrumDialog').then((module) => module.AddDrumDialog)),
   'rename-kit': dynamic(() => import('../kit/KitNameDialog').then((module) => module.RenameKitDialog)),
+  kits: dynamic(() => import('../kit/KitsDialog').then((module) => module.KitsDialog)),
   'borrowed-kit': dynamic(() => import('../kit/BorrowedDialog').then((module) => module.BorrowedDialog)),
   why: dynamic(() => import('../bench/windows/WhyDialog').then((module) => module.WhyDialog)),
   feel: dynamic(() => import('../bench/windows/FeelDialog').then((module) => module.FeelDialog)),

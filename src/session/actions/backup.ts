@@ -57,7 +57,18 @@ export async function bringBack(session: Session, raw: unknown): Promise<void> {
       })
   }
   const unknown = new Map<string, KitFile['events']>()
-  for (const file of kits) unknown.set(file.kit, await session.unknownOf(file.events))
+  const numbers = new Set<string>()
+  for (const file of kits) {
+    const { fresh, taken } = await session.newHere(file.kit, file.events)
+    const twice = taken[0] ?? file.events.find(({ id }) => numbers.has(id))?.id
+    if (twice !== undefined)
+      return session.notify(
+        'The backup cannot be brought back: entries of one of its kits have numbers that another kit has. Nothing was changed.',
+        { tone: 'caution', details: `kit ${file.kit}, id ${twice}` },
+      )
+    file.events.forEach(({ id }) => numbers.add(id))
+    unknown.set(file.kit, fresh)
+  }
   session.together('bringing back a backup', () => {
     for (const file of kits) takeKit(session, file, unknown.get(file.kit)!)
     if (fresh && settings) session.setSettings(settings)

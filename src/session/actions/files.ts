@@ -80,8 +80,14 @@ export async function takeKitFile(session: Session, file: KitFile): Promise<void
   if (here) return session.set({ waitingImport: waiting })
   // A kit that was removed here comes back under an id of its own: its old log still says that it is gone.
   const known = session.get().logs.has(file.kit)
-  const coming = known ? renumbered(session, waiting, waiting.name) : waiting
+  const { taken } = await session.newHere(file.kit, file.events)
+  const coming = known || taken.length ? renumbered(session, waiting, waiting.name) : waiting
   take(session, coming, { removes: coming.kit })
+  if (taken.length)
+    session.notify(
+      `Imported ${waiting.name} under numbers of its own: another kit here has entries of the same numbers.`,
+      { undo: true },
+    )
 }
 
 function nameIn(events: readonly HumbraEvent[]): string {
@@ -136,7 +142,15 @@ export async function decideImport(
   if (!waiting) return
   session.set({ waitingImport: null })
   if (how === 'leave') return
-  if (how === 'merge') return take(session, { ...waiting, events: await session.unknownOf(waiting.events) })
+  if (how === 'merge') {
+    const { fresh, taken } = await session.newHere(waiting.kit, waiting.events)
+    if (taken.length)
+      return session.notify(
+        `${waiting.name} cannot be merged: ${taken.length} of its entries have numbers that another kit here has. Nothing was changed. Keep both instead.`,
+        { tone: 'caution', details: `id ${taken[0]}` },
+      )
+    return take(session, { ...waiting, events: fresh })
+  }
   const copy = renumbered(session, waiting, how === 'both' ? `${waiting.name} (file)` : waiting.name)
   if (how === 'both') return take(session, copy, { removes: copy.kit })
   session.together(`the import of ${waiting.name}`, () => {

@@ -7,6 +7,8 @@ import { readFile } from './recording'
 const SOUND = /\.(wav|flac|ogg|oga|opus|mp3|m4a|aac|aif|aiff|aifc|webm)$/i
 const TEXT = /\.(csv|tsv|txt)$/i
 const LARGEST_TEXT_BYTES = 2_000_000
+/** As many drums as a kit may have, a heading and some empty lines. */
+const MOST_ROWS = 100
 
 /** What files that came in led to: the Bench has something to show where sounds were read. */
 export interface TakenIn {
@@ -52,6 +54,14 @@ const isJson = async (file: File) => /^\s*\{/.test(await file.slice(0, 40).text(
 
 /** A text that was pasted or came in a file, where it is a table: it waits to be looked at. */
 export function takeTable(session: Session, text: string): boolean {
+  const rows = text.trim().split(/\r?\n/).length
+  if (rows > MOST_ROWS && /[\t;,]/.test(text)) {
+    session.notify(
+      `That table has ${rows} rows; one of drums and pitches has at most ${MOST_ROWS}. Nothing was made of it.`,
+      { tone: 'caution' },
+    )
+    return true
+  }
   const { a4Hz, noteNames } = session.get().settings
   if (!isTable(text, a4Hz, noteNames)) return false
   session.set({ waitingTable: text })

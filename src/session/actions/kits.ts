@@ -4,6 +4,7 @@ import { saidDrum, type SaidDrum } from '@/text/sizes'
 import { headKey } from '@/core/log/fold'
 import { liveEvents } from '@/core/log/order'
 import type { HumbraEvent } from '@/core/records/event'
+import { MOST_DRUMS } from '@/core/records/plain'
 import type { Drum, Side } from '@/core/records/kit'
 import type { Settings } from '@/core/records/settings'
 import { type Session } from '../session'
@@ -62,6 +63,33 @@ export function renameKit(session: Session, name: string): void {
   session.append([kitEdit({ what: 'kitRenamed', name })])
 }
 
+/** Names the kit on screen, and says whose it is and what for. */
+export function fileKit(session: Session, to: { name: string; owner: string; job: string }): void {
+  const kit = session.kit()
+  if (!kit) return
+  const { name, owner, job } = to
+  session.together(`the name of ${name}`, () => {
+    if (name !== kit.name) renameKit(session, name)
+    if (owner !== kit.owner || job !== kit.job) session.append([kitEdit({ what: 'kitFiled', owner, job })])
+  })
+}
+
+/** Puts a kit out of the way, or takes it out again; the one on screen gives way to another. */
+export function archiveKit(session: Session, id: string, archived: boolean): void {
+  const kit = session.get().kits.find((each) => each.id === id)
+  if (!kit) return
+  session.together(archived ? `putting ${kit.name} away` : `taking ${kit.name} out`, () => {
+    session.append([kitEdit({ what: 'kitArchived', archived })], id)
+    if (archived && session.get().settings.kit === id) session.setSettings({ kit: null, drum: null })
+  })
+  session.notify(
+    archived ? `${kit.name} is put away: find it under All kits.` : `${kit.name} is in use again.`,
+    {
+      undo: true,
+    },
+  )
+}
+
 export function removeKit(session: Session): void {
   const kit = session.kit()
   if (!kit) return
@@ -91,7 +119,14 @@ export function chooseKit(session: Session, id: string): void {
 }
 
 export function addDrum(session: Session, drum: Drum): void {
+  if (!hasRoom(session)) return
   session.append([kitEdit({ what: 'drumAdded', drum, after: null })])
+}
+
+function hasRoom(session: Session): boolean {
+  const room = (session.kit()?.drums.length ?? 0) < MOST_DRUMS
+  if (!room) session.notify(`A kit has at most ${MOST_DRUMS} drums: begin another one.`, { tone: 'caution' })
+  return room
 }
 
 /** Changes a drum; new film on a head is a fitted head, which begins its history anew. */
@@ -126,6 +161,7 @@ function changed(session: Session, before: Drum, drum: Drum): void {
 }
 
 export function duplicateDrum(session: Session, drum: Drum): void {
+  if (!hasRoom(session)) return
   const copy = { ...structuredClone(drum), id: session.deps.newId(), name: `${drum.name} copy`.slice(0, 40) }
   session.append([kitEdit({ what: 'drumAdded', drum: copy, after: drum.id })])
 }
