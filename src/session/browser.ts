@@ -15,6 +15,7 @@ import { WorkerLost } from '@/workers/watched'
 import { bringDemo } from './actions/demo'
 import { watchAdvice } from './adviceWatch'
 import type { SessionDeps, WorkerName } from './deps'
+import { browserFailures } from './failures'
 import type { Trouble } from './keeper'
 import { once } from '@/core/numeric/once'
 import { keepOffline } from './offline'
@@ -106,6 +107,7 @@ function browserDeps(): SessionDeps {
     closedBecause: why,
     onTrouble,
     journal: browserJournal(storageOrNull('localStorage'), guard),
+    failures: browserFailures(storageOrNull('localStorage')),
     sitting: browserSitting(storageOrNull('sessionStorage')),
     ear,
     adviser,
@@ -162,6 +164,8 @@ export const browserSession = once(() => {
     if (event.reason instanceof WorkerLost) event.preventDefault()
   })
   setInterval(() => session.tick(), MINUTE_MS)
+  // A page that goes away as pages do was not stopped by its kit.
+  window.addEventListener('pagehide', () => session.atRest())
   session.onEarRestarted = () =>
     void import('./actions/listening').then(({ listenAgain }) => listenAgain(session))
   void keepOffline(session)

@@ -8,6 +8,7 @@ import type { Journal } from '@/storage/journal'
 import type { PracticeStore } from '@/storage/practiceStore'
 import type { SettingsStore } from '@/storage/settingsStore'
 import type { SummaryStore } from '@/storage/summaryStore'
+import type { FailureStore } from './failures'
 import type { Trouble } from './keeper'
 import type { Acts } from './undo'
 import type { TakeStore } from '@/storage/takeStore'
@@ -32,6 +33,8 @@ export interface SessionDeps {
   /** Calls back when the database is blocked by another tab, closed, or lost and made anew; with null when it is open again. */
   onTrouble(listener: (trouble: Trouble | 'blocked' | 'emptied' | null) => void): void
   journal: Journal
+  /** Kits that made the app fail. */
+  failures: FailureStore
   /** What was done in this sitting, through reloads of this tab. */
   sitting: { read(): Acts; write(acts: Acts): void }
   /** Runs a task when nothing else is to be done. */

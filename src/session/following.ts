@@ -1,6 +1,6 @@
 import { lugsThen } from '@/core/status/strokes'
 import { newKitLog, withEvents, type KitLog } from '@/core/log/kitLog'
-import { byMoment, inOrder } from '@/core/log/order'
+import { byMoment, inOrder, nameIn } from '@/core/log/order'
 import { restated } from '@/core/log/restate'
 import { summaryOf } from '@/core/log/summary'
 import type { HumbraEvent } from '@/core/records/event'
@@ -9,6 +9,7 @@ import { besideKeys } from '@/storage/eventLog'
 import type { JournalEntry } from '@/storage/journal'
 import { believeFirst } from './believe'
 import type { SessionDeps, Stores } from './deps'
+import { withFailed } from './failures'
 import type { Keeper } from './keeper'
 import { openKitLog, piecesOf, wholeKitLog } from './openKit'
 import type { Notice, SessionState } from './state'
@@ -38,10 +39,15 @@ export class Following {
     let unreadable = 0
     this.followed = await storage.log.lastPlace()
     for (const kit of await storage.log.kits()) {
-      const opened = await openKitLog(storage, kit)
-      logs.set(kit, opened.log)
-      if (opened.anew) this.keepSummary(kit, true)
-      unreadable += opened.unreadable
+      if (this.isLeftOut(kit)) continue
+      try {
+        const opened = await openKitLog(storage, kit)
+        logs.set(kit, opened.log)
+        if (opened.anew) this.keepSummary(kit, true)
+        unreadable += opened.unreadable
+      } catch (error) {
+        await this.leaveOut(kit, error)
+      }
     }
     const practice = await storage.practice.readAll()
     this.host.set({ practice: new Map(practice.map((state) => [practiceKey(state), state])), unreadable })
@@ -51,6 +57,20 @@ export class Following {
     this.host.deps.whenIdle(() => void rest())
     this.take(this.keeper.pending.flatMap(({ events }) => events))
     await this.follow()
+  }
+
+  private isLeftOut(kit: string): boolean {
+    return this.host.get().failed.some((each) => each.kit === kit)
+  }
+
+  /** A kit that cannot be folded: the others open without it. An error of the database itself is none of the kit's. */
+  private async leaveOut(kit: string, error: unknown): Promise<void> {
+    if (error instanceof DOMException) throw error
+    const name = nameIn(await this.wholeLog(kit))
+    const { failures } = this.host.deps
+    const why = error instanceof Error ? error.message : String(error)
+    failures.write(withFailed(failures.read(), { kit, name, why }))
+    this.host.set({ failed: failures.read().failed })
   }
 
   /** An act that was left behind, without what a later one has replaced in the database since. */
@@ -84,6 +104,7 @@ export class Following {
   take(events: readonly HumbraEvent[]): void {
     const logs = new Map(this.host.get().logs)
     for (const [kit, own] of byKit(events)) {
+      if (this.isLeftOut(kit)) continue
       const before = logs.get(kit) ?? newKitLog(kit)
       const after = withEvents(before, own, this.storage !== null)
       if (after === null) this.stale.add(kit)

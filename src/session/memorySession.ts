@@ -5,6 +5,7 @@ import { planKit } from '@/core/spacing/plan'
 import { byMoment, inOrder, isWithdrawal } from '@/core/log/order'
 import type { Summary } from '@/core/log/summary'
 import type { EventLog } from '@/storage/eventLog'
+import { NO_FAILURES } from './failures'
 import { NO_ACTS } from './undo'
 import type { Practised } from '@/core/records/drill'
 import { nextTrial } from '@/core/ear/drill'
@@ -126,6 +127,7 @@ export function memorySession(
       open: () => Promise.resolve({ ok: false, why: 'missing' }),
       inputs: () => Promise.resolve([]),
     },
+    failures: memoryFailures(),
     sitting: memorySitting(),
     closedBecause: () => 'closed',
     onTrouble: () => undefined,
@@ -181,6 +183,11 @@ function memoryLog(disk: MemoryBench['disk']): EventLog {
       return Promise.resolve(events.map(({ id }) => placeOf(id)))
     },
   }
+}
+
+function memoryFailures(): SessionDeps['failures'] {
+  let failures = NO_FAILURES
+  return { read: () => failures, write: (next) => void (failures = next) }
 }
 
 function memorySitting(): SessionDeps['sitting'] {

@@ -10,6 +10,7 @@ import { actText, SETTING_WORDS } from '@/text/acts'
 import { behindText } from '@/text/clock'
 import { setShown } from '@/text/shown'
 import type { SessionDeps, Stores } from './deps'
+import { atStart, withFailed, withoutFailed, withOpening } from './failures'
 import { Following } from './following'
 import { Keeper, type Trouble } from './keeper'
 import { quietLine, type Line } from './line'
@@ -82,6 +83,9 @@ export class Session {
         this.set({ lostWorkers: new Set([...lostWorkers].filter((each) => each !== which)) })
     })
     this.deps.onTrouble((trouble) => this.showTrouble(trouble))
+    const { failures } = this.deps
+    failures.write(atStart(failures.read()))
+    this.set({ failed: failures.read().failed })
     try {
       this.following.storage = await this.deps.openStorage()
     } catch {
@@ -97,10 +101,34 @@ export class Session {
     await this.adopt()
     if (!this.get().settings.device) this.keepSettings({ ...this.get().settings, device: this.deps.newId() })
     // Two tabs opened at once both bring the demo; its events have fixed ids, so the log takes them once.
-    if (this.get().logs.size === 0 && this.get().unreadable === 0 && (await this.deps.beginsWithDemo()))
-      await bringDemo(this)
+    const { logs, unreadable, failed } = this.get()
+    const isEmpty = logs.size === 0 && unreadable === 0 && failed.length === 0
+    if (isEmpty && (await this.deps.beginsWithDemo())) await bringDemo(this)
     this.deps.onAnnounced(() => void this.keeper.inTurn(() => this.following.follow()))
+    const kit = this.kit()
+    if (kit) failures.write(withOpening(failures.read(), { kit: kit.id, name: kit.name }))
     this.set({ phase: 'ready', acts: this.deps.sitting.read() })
+    // Drawn, and nothing more to do: this kit does no harm.
+    this.deps.whenIdle(() => this.deps.whenIdle(() => this.atRest()))
+  }
+
+  /** The page came to rest with the kit that it opened. */
+  atRest(): void {
+    const { failures } = this.deps
+    failures.write({ ...failures.read(), opening: null })
+  }
+
+  /** A kit could not be shown: it is left out when the app is next begun, unless it can be shown before. */
+  couldNotShow(kit: KitState, error: Error): () => void {
+    const { failures } = this.deps
+    failures.write(withFailed(failures.read(), { kit: kit.id, name: kit.name, why: error.message }))
+    return () => failures.write(withoutFailed(failures.read(), kit.id))
+  }
+
+  /** A kit that is left out is to be opened again with the next start. */
+  tryAgain(kit: string): void {
+    const { failures } = this.deps
+    failures.write(withoutFailed(failures.read(), kit))
   }
 
   /**

@@ -11,6 +11,7 @@ import type { PracticeState } from '@/core/records/practice'
 import type { TakeRecord } from '@/core/records/take'
 import type { Advice } from '@/workers/protocol'
 import type { WorkerName } from './deps'
+import type { FailedKit } from './failures'
 import type { SetAside, Trouble } from './keeper'
 import { NO_ACTS, type Acts } from './undo'
 
@@ -41,6 +42,8 @@ export interface SessionState {
   /** Acts that the database refuses for good. */
   aside: readonly SetAside[]
   unreadable: number
+  /** Kits that made the app fail and are left out. */
+  failed: readonly FailedKit[]
   /** A newer version of the app is on the device and waits to be taken. */
   newVersion: boolean
   /** Workers that did not come back. */
@@ -197,6 +200,7 @@ export const INITIAL_STATE: SessionState = {
   trouble: null,
   aside: [],
   unreadable: 0,
+  failed: [],
   newVersion: false,
   lostWorkers: new Set(),
   bench: NO_BENCH,

@@ -66,3 +66,11 @@ export function liveEvents(log: readonly HumbraEvent[]): HumbraEvent[] {
   const withdrawals = new Withdrawals(ordered.filter(isWithdrawal))
   return ordered.filter((event) => !withdrawals.takesAway(event))
 }
+
+/** What a kit is called, by its log alone. */
+export function nameIn(log: readonly HumbraEvent[]): string {
+  return inOrder(log).reduce((name, event) => {
+    if (event.kind !== 'kitEdited') return name
+    return event.change.what === 'kitMade' || event.change.what === 'kitRenamed' ? event.change.name : name
+  }, 'Kit')
+}

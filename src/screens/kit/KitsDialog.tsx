@@ -1,18 +1,17 @@
 'use client'
 
-import { useVirtualizer } from '@tanstack/react-virtual'
 import { useMemo, useState } from 'react'
 import { archiveKit, chooseKit } from '@/session/actions/kits'
 import { kitsListed } from '@/session/kitsListed'
 import { useSelect, useSession } from '@/session/react'
 import { dateTimeText } from '@/text/logbook'
 import { useGo } from '@/ui/useGo'
+import { AsFarAsSeen } from '@/ui/AsFarAsSeen'
 import { Button } from '@/ui/Button'
 import { Modal } from '@/ui/Modal'
 import { Pick } from '@/ui/Pick'
 import { TextField } from '@/ui/TextField'
 
-const ROW_PX = 68
 const ALL = 'all kits'
 
 /** Every kit on this device, the one touched last first: found by name, owner or job; drawn only as far as it is seen. */
@@ -37,14 +36,6 @@ export function KitsDialog({ onClose }: { onClose: () => void }) {
       ),
     [all, archived, whose, wanted],
   )
-  const [list, setList] = useState<HTMLElement | null>(null)
-  const rows = useVirtualizer({
-    count: shown.length,
-    getScrollElement: () => list,
-    estimateSize: () => ROW_PX,
-    overscan: 6,
-    getItemKey: (i) => shown[i].kit.id,
-  })
   if (!session) return null
   const groups = [...new Set(all.flatMap(({ kit }) => [kit.owner, kit.job].filter(Boolean)))].sort()
   const away = all.filter(({ kit }) => kit.archived).length
@@ -83,49 +74,38 @@ export function KitsDialog({ onClose }: { onClose: () => void }) {
         {shown.length === 1 ? 'One kit' : `${shown.length} kits`}
         {shown.length > 1 ? ', the one touched last first' : ''}
       </p>
-      <div ref={setList} tabIndex={0} aria-label="Kits" role="region" className="h-[52dvh] overflow-y-auto">
-        <ul style={{ height: rows.getTotalSize() }} className="relative">
-          {rows.getVirtualItems().map(({ index, start, key }) => {
-            const { kit, touchedAt } = shown[index]
-            const about = [kit.owner, kit.job].filter(Boolean).join(', ')
-            return (
-              <li
-                key={key}
-                aria-setsize={shown.length}
-                aria-posinset={index + 1}
-                style={{ height: ROW_PX, transform: `translateY(${start}px)` }}
-                className="absolute inset-x-0 top-0 flex items-center gap-2 border-b border-line"
+      <ul aria-label="Kits" tabIndex={0} className="h-[52dvh] overflow-y-auto">
+        <AsFarAsSeen items={shown} step={30} key={`${wanted} ${whose} ${archived}`}>
+          {({ kit, touchedAt }) => (
+            <li key={kit.id} className="flex items-center gap-2 border-b border-line py-1">
+              <button
+                type="button"
+                onClick={() => open(kit.id)}
+                className="min-h-11 min-w-0 flex-1 px-1 text-left hover:bg-tape"
               >
-                <button
-                  type="button"
-                  onClick={() => open(kit.id)}
-                  className="min-h-11 min-w-0 flex-1 px-1 text-left hover:bg-tape"
-                >
-                  <span className="block truncate text-lg leading-tight font-bold">
-                    {kit.name}
-                    {kit.id === settings.kit ? (
-                      <span className="font-normal text-soft"> on screen</span>
-                    ) : null}
-                  </span>
-                  <span className="block truncate text-sm text-soft">
-                    {about ? `${about}; ` : ''}
-                    {kit.drums.length === 1 ? 'one drum' : `${kit.drums.length} drums`}, touched{' '}
-                    {dateTimeText(touchedAt)}
-                  </span>
-                </button>
-                <Button
-                  tone="quiet"
-                  className="underline"
-                  onClick={() => archiveKit(session, kit.id, !kit.archived)}
-                >
-                  {kit.archived ? 'take out' : 'put away'}
-                  <span className="sr-only"> {kit.name}</span>
-                </Button>
-              </li>
-            )
-          })}
-        </ul>
-      </div>
+                <span className="block truncate text-lg leading-tight font-bold">
+                  {kit.name}
+                  {kit.id === settings.kit ? <span className="font-normal text-soft"> on screen</span> : null}
+                </span>
+                <span className="block truncate text-sm text-soft">
+                  {[kit.owner, kit.job].filter(Boolean).join(', ')}
+                  {kit.owner || kit.job ? '; ' : ''}
+                  {kit.drums.length === 1 ? 'one drum' : `${kit.drums.length} drums`}, touched{' '}
+                  {dateTimeText(touchedAt)}
+                </span>
+              </button>
+              <Button
+                tone="quiet"
+                className="underline"
+                onClick={() => archiveKit(session, kit.id, !kit.archived)}
+              >
+                {kit.archived ? 'take out' : 'put away'}
+                <span className="sr-only"> {kit.name}</span>
+              </Button>
+            </li>
+          )}
+        </AsFarAsSeen>
+      </ul>
     </Modal>
   )
 }

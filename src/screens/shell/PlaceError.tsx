@@ -1,5 +1,6 @@
 'use client'
 
+import { useEffect } from 'react'
 import { useKit, useSelect, useSession } from '@/session/react'
 import { undoable } from '@/session/undo'
 import { Button } from '@/ui/Button'
@@ -10,6 +11,11 @@ export function PlaceError({ error, onAgain }: { error: Error; onAgain: () => vo
   const kit = useKit()
   const kits = useSelect((state) => state.kits)
   const last = useSelect(({ acts, clockMs }) => undoable(acts, clockMs))
+  useEffect(() => {
+    // Parts of the app that did not come are no kit's fault.
+    if (session && kit && !/chunk|dynamically imported/i.test(`${error.name} ${error.message}`))
+      return session.couldNotShow(kit, error)
+  }, [session, kit, error])
   const others = kits.filter(({ id }) => id !== kit?.id)
   const goOn = (task: () => unknown) => () => void Promise.resolve(task()).then(onAgain)
   const kitActs = () => import('@/session/actions/kits')

@@ -1,9 +1,11 @@
+import { nameIn } from '@/core/log/order'
 import type { HumbraEvent } from '@/core/records/event'
 import type { KitFile, KitFileResult } from '@/core/records/kitFile'
 import { SCHEMA_VERSION, writeKitFile } from '@/core/records/plain'
 import { fromBase64, toBase64 } from '@/files/base64'
 import { fileName, saveBlob } from '@/files/save'
 import { shareFile } from '@/files/share'
+import type { FailedKit } from '../failures'
 import { filed } from '../filed'
 import type { Session } from '../session'
 import type { WaitingImport } from '../state'
@@ -29,6 +31,11 @@ export async function exportKit(session: Session): Promise<void> {
   if (!kit) return
   saveKit(await kitFileWithTakes(session, kit.id), kit.name)
   filed(session, [kit.id])
+}
+
+/** Saves a kit that is left out as a file, from its log alone. */
+export async function exportFailed(session: Session, { kit, name }: FailedKit): Promise<void> {
+  saveKit(await kitFileWithTakes(session, kit), name)
 }
 
 /** Hands the kit on screen to the device's own sharing, or saves it where there is none. */
@@ -88,13 +95,6 @@ export async function takeKitFile(session: Session, file: KitFile): Promise<void
       `Imported ${waiting.name} under numbers of its own: another kit here has entries of the same numbers.`,
       { undo: true },
     )
-}
-
-function nameIn(events: readonly HumbraEvent[]): string {
-  return events.reduce((name, event) => {
-    if (event.kind !== 'kitEdited') return name
-    return event.change.what === 'kitMade' || event.change.what === 'kitRenamed' ? event.change.name : name
-  }, 'Kit')
 }
 
 /** @param undo how it is taken back: a kit that was not here goes as a whole */
