@@ -14,7 +14,7 @@ const EVERYWHERE = [
   { key: 'Referrer-Policy', value: 'no-referrer' },
   { key: 'Cross-Origin-Opener-Policy', value: 'same-origin' },
   { key: 'Cross-Origin-Resource-Policy', value: 'same-origin' },
-  { key: 'Permissions-Policy', value: 'microphone=(self), camera=(), geolocation=()' },
+  { key: 'Permissions-Policy', value: 'microphone=(self), camera=(self), geolocation=()' },
 ]
 
 const config: NextConfig = {

@@ -13,7 +13,7 @@ import { Part } from './Part'
 // What draws and reads codes comes behind the rest.
 const CodeChain = dynamic(() => import('./CodeChain').then((module) => module.CodeChain))
 
-const CodeTaken = dynamic(() => import('./CodeTaken').then((module) => module.CodeTaken))
+const CodesIn = dynamic(() => import('./CodesIn').then((module) => module.CodesIn))
 
 const PhonePart = dynamic(() => import('./PhonePart').then((module) => module.PhonePart))
 
@@ -45,12 +45,12 @@ export function ShareScreen() {
       </p>
       {session && ready ? (
         <>
-          <CodeTaken session={session} />
           <div className="mt-4 grid gap-x-12 gap-y-8 lg:grid-cols-2">
             <InPart session={session} />
             <OutPart session={session} kit={kit} />
-            <PhonePart />
+            <CodesIn session={session} />
             <CodeChain session={session} kit={kit} />
+            <PhonePart />
           </div>
         </>
       ) : null}

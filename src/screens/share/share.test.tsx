@@ -1,13 +1,18 @@
 import { act, fireEvent, screen, waitFor, within } from '@testing-library/react'
 import { seededRandom } from '@/core/numeric/random'
-import { codePart, fromCodes } from '@/files/codes'
-import { chainOf, takeChain } from '@/session/actions/codes'
+import { codePart, fromCodes, MOST_CODES } from '@/files/codes'
+import { decideImport, kitFileWithTakes } from '@/session/actions/files'
+import { chainOf, takeChain, type Chain } from '@/session/actions/codes'
+import type { Session } from '@/session/session'
 import { keepKit } from '@/session/actions/sheets'
 import { testSession, twoToms } from '@/session/testSession'
 import { servedAt, settled, showScreen } from '../testScreen'
 import { ShareScreen } from './ShareScreen'
 
-beforeEach(() => servedAt('https://192.168.1.20:3443'))
+beforeEach(() => {
+  servedAt('https://192.168.1.20:3443')
+  window.matchMedia = (() => ({ matches: true })) as never
+})
 
 test('the addresses that phones reach are shown with their code', async () => {
   const { session } = await twoToms()
@@ -68,32 +73,46 @@ test('what was understood of a table is shown before anything is made of it', as
   expect(session.get().waitingTable).toBeNull()
 })
 
-test('a log that is too long for codes goes as drums and sheets, and that is said', async () => {
-  const { session } = await twoToms()
-  keepKit(session, 'Hall', '')
+/** So many readings that no two are alike. */
+function many(session: Session, count: number): void {
   const random = seededRandom(5)
-  const reading = {
-    kind: 'readingTaken',
+  const on = {
     drum: 'rack',
     side: 'batter',
     standardErrorHz: 0.1,
-    poles: [],
+    otherHead: 'muted',
+    source: 'typed',
   } as const
   session.append(
-    Array.from({ length: 1500 }, (_, i) => ({
-      ...reading,
-      poles: [],
-      lug: (i % 6) + 1,
-      hz: 150 + random.uniform(),
-      ...{ otherHead: 'muted', source: 'typed', algorithm: null },
+    Array.from({ length: count }, (_, i) => ({
+      ...{ kind: 'readingTaken', ...on, poles: [], algorithm: null },
+      ...{ lug: (i % 6) + 1, hz: 150 + random.uniform() },
     })),
   )
-  const chain = (await chainOf(session))!
-  expect(chain.whole).toBe(false)
-  const text = fromCodes(chain.codes.map((code) => codePart(new URL(code).hash)!))!
+}
+
+const textOf = ({ codes }: Chain) => fromCodes(codes.map((code) => codePart(new URL(code).hash)!))!
+
+test('a log that is too long for codes goes as far as it fits, the newest of it, and merges; the rest is said', async () => {
+  const { session, advanceMs } = await twoToms()
+  keepKit(session, 'Hall', '')
+  const before = JSON.stringify(await kitFileWithTakes(session, session.kit()!.id))
   const { session: other } = testSession()
   await other.start(() => Promise.resolve())
-  await takeChain(other, text)
-  expect(other.kit()?.drums).toEqual(session.kit()!.drums)
-  expect(other.kit()?.sheets.map(({ name }) => name)).toEqual(['Hall'])
+  await takeChain(other, before)
+  many(session, 4000)
+  const chain = (await chainOf(session))!
+  const { entries, sinceAt } = chain.left!
+  expect([chain.anew, chain.codes.length <= MOST_CODES, sinceAt !== null]).toEqual([false, true, true])
+  await takeChain(other, textOf(chain))
+  await decideImport(other, 'merge')
+  const kit = session.kit()!
+  const [mine, theirs] = await Promise.all([session, other].map((each) => each.wholeLog(kit.id)))
+  expect(theirs.at(-1)!.id).toBe(mine.at(-1)!.id)
+  // All but what was said to be left out.
+  expect(theirs.length).toBe(mine.length - entries)
+  expect(other.kit()?.drums).toEqual(kit.drums)
+  // The same kit is the same chain: what was read of it before still counts.
+  advanceMs(60_000)
+  expect((await chainOf(session))!.codes[0]).toBe(chain.codes[0])
 })

@@ -1,4 +1,5 @@
 import { restated } from '@/core/log/restate'
+import type { HumbraEvent } from '@/core/records/event'
 import type { KitFile } from '@/core/records/kitFile'
 import { codePart, fromCodes, MOST_CODES, toCodes, type CodePart } from '@/files/codes'
 import type { Session } from '../session'
@@ -6,13 +7,21 @@ import { kitFileWithTakes, takeKitFile } from './files'
 
 export interface Chain {
   codes: string[]
-  /** With the whole log; else drums and sheets alone. */
-  whole: boolean
+  /** What did not fit: so many entries; those from when on came along, null for none of them. Null where all of the log did. */
+  left: { entries: number; sinceAt: string | null } | null
+  /** Not even what the kit is fitted: its drums and sheets went, as a kit of its own. */
+  anew: boolean
 }
 
+/** More entries than so many codes can hold. */
+const MOST_ALONG = 5000
+
+/** What a kit is without its readings: it goes along whole, else nothing that goes along would mean anything. */
+const FRAME: ReadonlySet<HumbraEvent['kind']> = new Set(['kitEdited', 'withdrawn', 'headFitted', 'filmNoted'])
+
 /**
- * The kit on screen as a chain of codes that open this page on another device: with its whole log where that is short enough, else
- * its drums and sheets as they stand, as a kit of its own. Sounds never go by codes.
+ * The kit on screen as a chain of codes that open this page on another device: with its whole log, or as much of the newest of it as
+ * so many codes hold, by the same ids, so that it merges with what the other has. Sounds never go by codes.
  */
 export async function chainOf(session: Session): Promise<Chain | null> {
   const kit = session.kit()
@@ -20,22 +29,42 @@ export async function chainOf(session: Session): Promise<Chain | null> {
   const page = await pageAddress()
   const whole: KitFile = { ...(await kitFileWithTakes(session, kit.id)), practice: [] }
   delete whole.takes
-  const codes = codesOf(session, whole, page)
-  if (codes.length <= MOST_CODES) return { codes, whole: true }
+  // The same kit is the same chain, whenever it is shown.
+  whole.exportedAt = whole.events.at(-1)!.at
+  const codesOf = (events: readonly HumbraEvent[], id = kit.id) =>
+    toCodes(JSON.stringify({ ...whole, kit: id, events }), page)
+  const { events } = whole
+  const rest = events.filter(({ kind }) => !FRAME.has(kind))
+  const newest = (count: number) => {
+    const along = new Set(rest.slice(rest.length - count))
+    return codesOf(events.filter((event) => FRAME.has(event.kind) || along.has(event)))
+  }
+  if (rest.length <= MOST_ALONG) {
+    const codes = newest(rest.length)
+    if (codes.length <= MOST_CODES) return { codes, left: null, anew: false }
+  }
+  let [fits, tooMany] = [0, Math.min(rest.length, MOST_ALONG)]
+  while (tooMany - fits > 1) {
+    const half = Math.floor((fits + tooMany) / 2)
+    if (newest(half).length <= MOST_CODES) fits = half
+    else tooMany = half
+  }
+  const codes = newest(fits)
+  const entries = rest.length - fits
+  if (codes.length <= MOST_CODES)
+    return { codes, left: { entries, sinceAt: rest[entries]?.at ?? null }, anew: false }
+  // Not even the frame fits: what it comes to, as a kit of its own.
   const id = session.deps.newId()
-  const told = restated({ ...kit, id, heads: new Map(), struck: new Map(), runs: [], ...newest(kit) }, () =>
+  const told = restated({ ...kit, id, heads: new Map(), struck: new Map(), runs: [], ...newestOf(kit) }, () =>
     session.deps.newId(),
   )
-  return { codes: codesOf(session, { ...whole, kit: id, events: told }, page), whole: false }
+  return { codes: codesOf(told, id), left: { entries: events.length, sinceAt: null }, anew: true }
 }
 
 /** Sheets as they are now, without their earlier versions. */
-const newest = ({ sheets }: { sheets: NonNullable<ReturnType<Session['kit']>>['sheets'] }) => ({
+const newestOf = ({ sheets }: { sheets: NonNullable<ReturnType<Session['kit']>>['sheets'] }) => ({
   sheets: sheets.map((sheet) => ({ ...sheet, versions: sheet.versions.slice(-1) })),
 })
-
-const codesOf = (session: Session, file: KitFile, page: string) =>
-  toCodes(JSON.stringify(file), page, session.deps.newId().slice(0, 8))
 
 /** The phone's address of this Humbra where it is served to phones, else this page's own. */
 async function pageAddress(): Promise<string> {
@@ -50,11 +79,18 @@ async function pageAddress(): Promise<string> {
 
 const KEPT = 'humbra-codes'
 
+/** How far a chain has come: its text where all of it is here. */
+export interface Taken {
+  have: number
+  of: number
+  text: string | null
+}
+
 /**
- * Lays a part that was read beside those before it: each code opens the page anew, so they are kept between its openings.
+ * Lays a part that was read beside those before it, which are kept, so that reading goes on where it stopped.
  * @returns null where the address carries none
  */
-export function addPart(hash: string): { have: number; of: number; text: string | null } | null {
+export function addPart(hash: string): Taken | null {
   const part = codePart(hash)
   if (!part) return null
   const before = keptParts().filter(({ chain, at }) => chain === part.chain && at !== part.at)
@@ -67,6 +103,12 @@ export function addPart(hash: string): { have: number; of: number; text: string 
     // Then only a chain of one code can be read here.
   }
   return { have: parts.length, of: part.of, text }
+}
+
+/** How far the chain came that was begun here; null for none. */
+export function partsHere(): Taken | null {
+  const parts = keptParts()
+  return parts.length ? { have: parts.length, of: parts[0].of, text: null } : null
 }
 
 function keptParts(): CodePart[] {
