@@ -74,6 +74,28 @@ export async function stored(page: Page): Promise<Record<string, number>> {
   })
 }
 
+/** How often the practice drum's rods were turned by the log, and where they stand by their own records. */
+export function practised(page: Page): Promise<{ turns: number; rods: string }> {
+  return page.evaluate(async () => {
+    const db = await new Promise<IDBDatabase>((resolve) => {
+      const open = indexedDB.open('humbra')
+      open.onsuccess = () => resolve(open.result)
+    })
+    const all = <T>(store: string) =>
+      new Promise<T[]>((resolve) => {
+        const get = db.transaction(store).objectStore(store).getAll()
+        get.onsuccess = () => resolve(get.result as T[])
+      })
+    const events = await all<{ event: { kind: string; source: string; kit: string } }>('events')
+    const states = await all<{ kit: string; drum: string; side: string; rods: number[] }>('practice')
+    db.close()
+    return {
+      turns: events.filter(({ event }) => event.kind === 'rodsTurned' && event.kit === 'demo-lounge').length,
+      rods: JSON.stringify(states.map(({ kit, drum, side, rods }) => [kit, drum, side, rods])),
+    }
+  })
+}
+
 /** Waits until what was just done is shown as kept; @returns false where the browser was killed before. */
 export const shownAsKept = (page: Page) =>
   page

@@ -2,10 +2,10 @@ import { readFileSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { expect, test } from '@playwright/test'
-import { Killable, shownAsKept, stored } from '../killable'
+import { Killable, practised, shownAsKept, stored } from '../killable'
 
 /** So often that each kind of work dies at each moment. */
-const KILLS = 20
+const KILLS = 100
 
 const RACK = '/bench'
 const IMPORTED = 150
@@ -22,6 +22,7 @@ test(`killed ${KILLS} times at work: of all that was shown as kept nothing is mi
   const kept: Record<string, number> = {}
   let shown = 0
   let presses = 0
+  let before: Awaited<ReturnType<typeof practised>> | null = null
   const keep = (kind: string, count = 1) => {
     kept[kind] = (kept[kind] ?? 0) + count
     shown += count
@@ -31,6 +32,12 @@ test(`killed ${KILLS} times at work: of all that was shown as kept nothing is mi
       const page = await browser.open(baseURL + RACK)
       await page.getByRole('region', { name: 'Next move' }).waitFor({ timeout: 30_000 })
       const now = await stored(page)
+      // What was kept is no refusal, and nothing is said to be lost that is not.
+      expect([kill, await page.getByText(/set aside|put aside/).count()]).toEqual([kill, 0])
+      const rods = await practised(page)
+      // A turn and where the rods stand after it are one act: there together, or not at all.
+      if (before) expect([kill, rods.turns > before.turns]).toEqual([kill, rods.rods !== before.rods])
+      before = rods
       if (kill === 0) Object.assign(kept, now)
       for (const [kind, count] of Object.entries(kept))
         expect([kill, kind, (now[kind] ?? 0) >= count]).toEqual([kill, kind, true])

@@ -93,3 +93,35 @@ test('a body that stops is dropped after ten seconds', async ({ baseURL }) => {
   expect(heard).toMatch(/stopped coming/)
   socket.destroy()
 })
+
+test('beside fifty requests at their limit every easy one is answered, and what is refused is refused at once', async ({
+  request,
+}) => {
+  const tom = (i: number) => ({
+    ...{ id: `t${i}`, name: `T${i}`, kind: 'tom', diameterInches: 8 + i / 2, lowestHz: 100, highestHz: 345 },
+    ...{ favouriteHz: 200, ceilingHz: 380, resonantCeilingHz: 420, now: { batterHz: 150, resonantHz: 200 } },
+  })
+  const plan = {
+    ...{ drums: Array.from({ length: 11 }, (_, i) => tom(i)), scheme: { kind: 'fourths' } },
+    ...{ headRelation: { resonantAboveCents: 498 }, fixed: [], avoidHz: [41.2, 55], avoidWithinCents: 50 },
+    a4Hz: 440,
+  }
+  await request.post('/api/even', { data: EASY })
+  const hard = Array.from({ length: 50 }, () => request.post('/api/plan', { data: plan }))
+  for (let i = 0; i < 7; i++) {
+    const answer = await request.post('/api/even', { data: EASY })
+    expect([i, answer.status()]).toEqual([i, 200])
+  }
+  const statuses = (await Promise.all(hard)).map((answer) => answer.status())
+  for (const status of statuses) expect([200, 422, 503]).toContain(status)
+  expect(statuses.filter((status) => status === 503).length).toBeGreaterThan(20)
+})
+
+test('a minute is measured or refused, an hour is refused before it is read', async ({ request }) => {
+  const parts = Buffer.alloc(8_000_012)
+  parts.write('RIFF\0\0\0\0WAVE')
+  const torn = await request.post('/api/measure', { data: parts })
+  expect([torn.status(), await torn.text()]).toEqual([422, expect.stringMatching(/more parts/)])
+  const long = await request.post('/api/measure', { data: Buffer.alloc(20 * 1024 * 1024) })
+  expect([long.status(), await long.text()]).toEqual([422, expect.stringMatching(/ask for less/)])
+})

@@ -118,3 +118,125 @@ test('workers that cannot be loaded: a sentence with a way out, and no button st
   await expect(page.getByRole('button', { name: /, 231.5 Hz/ })).toBeVisible()
   await expect(page.getByRole('button', { name: 'Reload' })).toBeVisible()
 })
+
+test('a tab that hangs with the log in its hand: said after five seconds, read all the same, and taken over', async ({
+  page,
+  context,
+}) => {
+  await openHead(page, 'Snare 14')
+  await page.getByLabel('read from').selectOption('typed')
+  await page.evaluate(() => {
+    navigator.locks.request('humbra-log', () => new Promise(() => undefined)).catch(() => undefined)
+  })
+  const other = await context.newPage()
+  await other.goto('/bench')
+  await expect(other.getByText(/holds the log and does not answer/)).toBeVisible({ timeout: 30_000 })
+  await other.getByRole('button', { name: 'Read here' }).click()
+  await expect(other.getByRole('heading', { name: 'Snare 14' })).toBeVisible()
+  await other.getByLabel('Pitch, Hz').fill('231.5')
+  await other.getByLabel('Pitch, Hz').press('Enter')
+  await expect(other.getByRole('button', { name: /, 231.5 Hz/ })).toBeVisible()
+  await expect(other.locator('[data-kept=no]')).toHaveCount(1)
+  await other.getByRole('button', { name: 'Take over' }).click()
+  await expect(other.locator('[data-kept=no]')).toHaveCount(0)
+  await expect(other.getByText(/holds the log/)).toHaveCount(0)
+  // Straight away, without reading first.
+  await page.evaluate(() => {
+    navigator.locks.request('humbra-log', () => new Promise(() => undefined)).catch(() => undefined)
+  })
+  const third = await context.newPage()
+  await third.goto('/bench')
+  await third.getByRole('button', { name: 'Take over' }).click({ timeout: 30_000 })
+  await expect(third.getByRole('button', { name: /, 231.5 Hz/ })).toBeVisible()
+  await expect(third.getByText(/holds the log/)).toHaveCount(0)
+})
+
+test('an act that was left behind and cannot be read is said, can be saved, and stops nothing', async ({
+  page,
+}) => {
+  await openHead(page, 'Snare 14')
+  await expect(page.locator('[data-on-the-way="0"]').first()).toBeAttached()
+  await page.evaluate(() => localStorage.setItem('humbra-unsaved-1-000001-x', '{"events":[{"kind":'))
+  await page.reload()
+  await expect(page.getByText(/could not be read and was put aside/)).toBeVisible()
+  await expect(page.getByRole('heading', { name: 'Snare 14' })).toBeVisible()
+  const file = page.waitForEvent('download')
+  await page.getByRole('button', { name: 'Save it' }).click()
+  expect((await file).suggestedFilename()).toMatch(/left behind/)
+  await page.getByRole('button', { name: 'Let it go' }).click()
+  await page.reload()
+  await expect(page.getByRole('heading', { name: 'Snare 14' })).toBeVisible()
+  await expect(page.getByText(/put aside/)).toHaveCount(0)
+})
+
+test('a journal older than the database does not win; one whose act is kept is no refusal', async ({
+  page,
+}) => {
+  await openHead(page, 'Snare 14')
+  await page.getByLabel('read from').selectOption('typed')
+  await page.getByLabel('Pitch, Hz').fill('231.5')
+  await page.getByLabel('Pitch, Hz').press('Enter')
+  const settled = () => expect(page.locator('[data-on-the-way="0"]').first()).toBeAttached()
+  await settled()
+  // As a page that died before it could tidy up leaves them: the act that is kept, and settings of long ago.
+  await page.evaluate(async () => {
+    const db = await new Promise<IDBDatabase>((resolve) => {
+      const open = indexedDB.open('humbra')
+      open.onsuccess = () => resolve(open.result)
+    })
+    const all = <T>(store: string) =>
+      new Promise<T[]>((resolve) => {
+        const get = db.transaction(store).objectStore(store).getAll()
+        get.onsuccess = () => resolve(get.result as T[])
+      })
+    const events = await all<{ event: Record<string, unknown> & { kind: string } }>('events')
+    const settings = (await all<Record<string, unknown>>('settings')).find((each) => 'keys' in Object(each))!
+    db.close()
+    const { event } = events.findLast((each) => each.event.kind === 'readingTaken')!
+    const left = (act: object) => JSON.stringify({ events: [], practice: [], settings: null, ...act })
+    // Its fields in another order.
+    const again = Object.fromEntries(Object.entries(event).reverse())
+    localStorage.setItem(`humbra-unsaved-${Date.now()}-000001-x`, left({ events: [again] }))
+    const old = { ...settings, typedErrorCents: 9 }
+    localStorage.setItem('humbra-unsaved-1000000000000-000001-x', left({ settings: old }))
+  })
+  await page.reload()
+  await expect(page.getByRole('button', { name: /, 231.5 Hz/ })).toBeVisible()
+  await settled()
+  await expect(page.getByText(/set aside/)).toHaveCount(0)
+  const kept = await page.evaluate(async () => {
+    const db = await new Promise<IDBDatabase>((resolve) => {
+      const open = indexedDB.open('humbra')
+      open.onsuccess = () => resolve(open.result)
+    })
+    const settings = await new Promise<{ typedErrorCents: number }>((resolve) => {
+      const get = db.transaction('settings').objectStore('settings').get('settings')
+      get.onsuccess = () => resolve(get.result)
+    })
+    db.close()
+    return [settings.typedErrorCents, Object.keys(localStorage).filter((key) => /unsaved/.test(key)).length]
+  })
+  expect(kept).toEqual([3, 0])
+})
+
+test('a kit with which the page never came to rest is set aside, said and exported; it opens when that is wanted', async ({
+  page,
+}) => {
+  await openHead(page, 'Snare 14')
+  await expect(page.locator('[data-on-the-way="0"]').first()).toBeAttached()
+  // As two pages leave it that were ended by force while they drew this kit.
+  await page.addInitScript(() => {
+    if (sessionStorage.getItem('once')) return
+    sessionStorage.setItem('once', 'yes')
+    const opening = { kit: 'demo-lounge', name: 'Lounge kit', times: 2 }
+    localStorage.setItem('humbra-failed', JSON.stringify({ failed: [], opening }))
+  })
+  await page.reload()
+  await expect(page.getByText(/Lounge kit made Humbra fail and was set aside/)).toBeVisible()
+  const file = page.waitForEvent('download')
+  await page.getByRole('button', { name: 'Export it' }).click()
+  expect((await file).suggestedFilename()).toMatch(/lounge.*\.humbra\.json/i)
+  await page.getByRole('button', { name: 'Try it again' }).click()
+  await expect(page.getByRole('heading', { name: 'Snare 14' })).toBeVisible()
+  await expect(page.getByText(/set aside/)).toHaveCount(0)
+})

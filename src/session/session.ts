@@ -235,7 +235,7 @@ export class Session {
   }
 
   /** Says once a sitting that the clock stands behind what a kit's log holds: it went back, or another device's runs ahead. */
-  private watchClock(kit: string | undefined): void {
+  watchClock(kit: string | undefined): void {
     const newest = kit === undefined ? null : this.newest(kit)
     const nowMs = this.deps.nowMs()
     if (!kit || !newest || this.clockSaid.has(kit) || Date.parse(newest.at) - nowMs < CLOCK_OFF_MS) return

@@ -14,6 +14,7 @@ export function QrCode({ text, label, className }: { text: string; label: string
     <svg
       role="img"
       aria-label={label}
+      data-code={text}
       viewBox={`${-QUIET} ${-QUIET} ${side} ${side}`}
       shapeRendering="crispEdges"
       className={className}

@@ -107,6 +107,7 @@ function take(session: Session, waiting: WaitingImport, undo?: { removes: string
   session.setSettings({ kit: waiting.kit, drum: null })
   session.set({ waitingImport: null })
   session.notify(`Imported ${waiting.name}.`, { undo: true })
+  session.watchClock(waiting.kit)
 }
 
 /** The same kit under new ids, so that both can stand side by side. */
