@@ -71,7 +71,8 @@ export async function bringBack(session: Session, raw: unknown): Promise<void> {
   }
   session.together('bringing back a backup', () => {
     for (const file of kits) takeKit(session, file, unknown.get(file.kit)!)
-    if (fresh && settings) session.setSettings(settings)
+    const { device } = session.get().settings
+    if (fresh && settings) session.setSettings({ ...settings, device })
   })
   // What was put away here since the backup was made is wanted again.
   for (const file of kits)
