@@ -2,12 +2,14 @@ import { spawn, type ChildProcess } from 'node:child_process'
 import { mkdtempSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import { chromium, expect, type Browser, type Page } from '@playwright/test'
+import { chromium, expect, test, type Browser, type Page } from '@playwright/test'
 
+/** Of the first worker; the next ones have the next ones. */
 const PORT = 9444
 
 /** A Chromium with a profile on disk, which can be killed outright. */
 export class Killable {
+  private readonly port = PORT + test.info().parallelIndex
   readonly profile = mkdtempSync(join(tmpdir(), 'humbra-killed-'))
   private process: ChildProcess | null = null
   private browser: Browser | null = null
@@ -18,21 +20,21 @@ export class Killable {
       [
         ...['--headless=new', '--no-sandbox', '--disable-gpu', '--no-first-run', '--disable-sync'],
         ...['--disable-background-networking', '--disable-component-update', '--window-size=1280,800'],
-        ...[`--user-data-dir=${this.profile}`, `--remote-debugging-port=${PORT}`, 'about:blank'],
+        ...[`--user-data-dir=${this.profile}`, `--remote-debugging-port=${this.port}`, 'about:blank'],
       ],
       { stdio: 'ignore', detached: true },
     )
     await expect
       .poll(
         () =>
-          fetch(`http://127.0.0.1:${PORT}/json/version`).then(
+          fetch(`http://127.0.0.1:${this.port}/json/version`).then(
             (r) => r.ok,
             () => false,
           ),
         { timeout: 20_000, intervals: [50] },
       )
       .toBe(true)
-    this.browser = await chromium.connectOverCDP(`http://127.0.0.1:${PORT}`)
+    this.browser = await chromium.connectOverCDP(`http://127.0.0.1:${this.port}`)
     const [context] = this.browser.contexts()
     // Keeping the whole app on the device has tests of its own, and costs more than all of this one.
     await context.addInitScript(() => (navigator.serviceWorker.register = () => new Promise(() => undefined)))
@@ -74,7 +76,7 @@ export async function stored(page: Page): Promise<Record<string, number>> {
   })
 }
 
-/** How often the practice drum's rods were turned by the log, and where they stand by their own records. */
+/** How often the practice drum's rods were turned by the log (what files brought not counted), and where they stand by their own records. */
 export function practised(page: Page): Promise<{ turns: number; rods: string }> {
   return page.evaluate(async () => {
     const db = await new Promise<IDBDatabase>((resolve) => {
@@ -86,11 +88,14 @@ export function practised(page: Page): Promise<{ turns: number; rods: string }> 
         const get = db.transaction(store).objectStore(store).getAll()
         get.onsuccess = () => resolve(get.result as T[])
       })
-    const events = await all<{ event: { kind: string; source: string; kit: string } }>('events')
+    const events = await all<{ event: { kind: string; source: string; id: string } }>('events')
     const states = await all<{ kit: string; drum: string; side: string; rods: number[] }>('practice')
     db.close()
     return {
-      turns: events.filter(({ event }) => event.kind === 'rodsTurned' && event.kit === 'demo-lounge').length,
+      turns: events.filter(
+        ({ event: { kind, id, source } }) =>
+          kind === 'rodsTurned' && source === 'practice' && !id.startsWith('demo-'),
+      ).length,
       rods: JSON.stringify(states.map(({ kit, drum, side, rods }) => [kit, drum, side, rods])),
     }
   })
