@@ -185,8 +185,11 @@ export class Session {
     this.takeSettings(left.findLast((act) => act.settings)?.settings, before.settings)
     this.set({ practice })
     this.following.take(left.flatMap(({ events }) => events))
-    await this.keeper.adopt({ acts: left, damaged: found.damaged })
-    await this.keeper.settled()
+    const written = this.keeper
+      .adopt({ acts: left, damaged: found.damaged })
+      .then(() => this.keeper.settled())
+    // While another tab holds the log they wait, and are shown all the same.
+    if (!this.get().held) await written
   }
 
   /** @param before as they were when these were asked for: what was changed since is newer */
