@@ -1,5 +1,4 @@
 import { deflateSync, inflateSync, strFromU8, strToU8 } from 'fflate'
-import { seedFromText } from '@/core/numeric/random'
 import { fromBase64, toBase64 } from './base64'
 
 /** One of a chain of codes: each is an address that says which it is, how many there are, and its part. */
@@ -19,13 +18,11 @@ export const MOST_CODES = 80
  * A text as a chain of addresses: compressed, and cut. All of it stands behind the hash, which a browser sends to nobody.
  * @param page address of the page that takes them in
  */
-export function toCodes(text: string, page: string): string[] {
+export function toCodes(text: string, page: string, chain: string): string[] {
   const data = toBase64(deflateSync(strToU8(text), { level: 9 }))
     .replace(/\+/g, '-')
     .replace(/\//g, '_')
     .replace(/=+$/, '')
-  // The same text is the same chain, so that what was read of it before still counts.
-  const chain = (seedFromText(data) >>> 0).toString(36)
   const of = Math.ceil(data.length / PART_CHARS)
   return Array.from(
     { length: of },

@@ -33,7 +33,7 @@ function sourceFor(state: SessionState): SessionState['source'] {
 const HELD_MS = 5000
 
 /** Clocks of devices that are set right differ by less. */
-export const CLOCK_OFF_MS = 2 * 60_000
+const CLOCK_OFF_MS = 2 * 60_000
 
 /** How an act is taken back, where that is not by withdrawing its events. */
 type UndoWays = Partial<Pick<Act, 'what' | 'removes' | 'settings'>> & { never?: boolean }

@@ -84,7 +84,7 @@ export function kitFileOf(raw: unknown): KitFileResult {
   return { ok: true, file }
 }
 
-export const isForm = (schema: number) => Number.isInteger(schema) && schema >= 1
+const isForm = (schema: number) => Number.isInteger(schema) && schema >= 1
 
 function migrated(raw: Record<string, unknown>): unknown {
   const events = Array.isArray(raw.events) ? withOrder(raw.events).map(migrateEvent) : raw.events

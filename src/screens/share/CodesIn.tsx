@@ -1,7 +1,7 @@
 'use client'
 
 import { useEffect, useRef, useState } from 'react'
-import type { CameraTrouble } from '@/files/camera'
+import type { CameraTrouble } from '@/session/actions/camera'
 import { addPart, partsHere, takeChain, type Taken } from '@/session/actions/codes'
 import type { Session } from '@/session/session'
 import { Button } from '@/ui/Button'
@@ -109,7 +109,7 @@ function CameraView({
   useEffect(() => {
     let gone = false
     let close = () => undefined as void
-    void import('@/files/camera')
+    void import('@/session/actions/camera')
       .then(({ watchCodes }) => watchCodes(video.current!, (code) => told.current.onCode(code)))
       .then((opened) => {
         if (typeof opened === 'string') setTrouble(opened)

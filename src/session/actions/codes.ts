@@ -1,4 +1,5 @@
 import { restated } from '@/core/log/restate'
+import { seedFromText } from '@/core/numeric/random'
 import type { HumbraEvent } from '@/core/records/event'
 import type { KitFile } from '@/core/records/kitFile'
 import { codePart, fromCodes, MOST_CODES, toCodes, type CodePart } from '@/files/codes'
@@ -32,7 +33,7 @@ export async function chainOf(session: Session): Promise<Chain | null> {
   // The same kit is the same chain, whenever it is shown.
   whole.exportedAt = whole.events.at(-1)!.at
   const codesOf = (events: readonly HumbraEvent[], id = kit.id) =>
-    toCodes(JSON.stringify({ ...whole, kit: id, events }), page)
+    chainFrom(JSON.stringify({ ...whole, kit: id, events }), page)
   const { events } = whole
   const rest = events.filter(({ kind }) => !FRAME.has(kind))
   const newest = (count: number) => {
@@ -60,6 +61,9 @@ export async function chainOf(session: Session): Promise<Chain | null> {
   )
   return { codes: codesOf(told, id), left: { entries: events.length, sinceAt: null }, anew: true }
 }
+
+/** The same text is the same chain, so that what was read of it before still counts. */
+const chainFrom = (text: string, page: string) => toCodes(text, page, (seedFromText(text) >>> 0).toString(36))
 
 /** Sheets as they are now, without their earlier versions. */
 const newestOf = ({ sheets }: { sheets: NonNullable<ReturnType<Session['kit']>>['sheets'] }) => ({
