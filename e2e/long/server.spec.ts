@@ -1,4 +1,5 @@
 import { connect } from 'node:net'
+import { encodeWav } from '../../src/core/sound/wav'
 import { expect, test } from '../page'
 
 const LUGS = 20
@@ -117,11 +118,13 @@ test('beside fifty requests at their limit every easy one is answered, and what 
   expect(statuses.filter((status) => status === 503).length).toBeGreaterThan(20)
 })
 
-test('a minute is measured or refused, an hour is refused before it is read', async ({ request }) => {
+test('a recording in a million parts, and one of an hour, are refused at once', async ({ request }) => {
   const parts = Buffer.alloc(8_000_012)
   parts.write('RIFF\0\0\0\0WAVE')
   const torn = await request.post('/api/measure', { data: parts })
-  expect([torn.status(), await torn.text()]).toEqual([422, expect.stringMatching(/more parts/)])
-  const long = await request.post('/api/measure', { data: Buffer.alloc(20 * 1024 * 1024) })
+  expect([torn.status(), await torn.text()]).toEqual([422, expect.stringMatching(/more parts|ask for less/)])
+  // An hour at 8 kHz, by its head: silence.
+  const hour = Buffer.from(encodeWav(new Float32Array(0), 8000))
+  const long = await request.post('/api/measure', { data: Buffer.concat([hour, Buffer.alloc(28_000_000)]) })
   expect([long.status(), await long.text()]).toEqual([422, expect.stringMatching(/ask for less/)])
 })

@@ -3,9 +3,7 @@ import type { Asking } from './protocol'
 
 /** What a request costs, by its size alone, in milliseconds of one core: judged from `npm run bench`, on the dear side. */
 export function costMs({ what, bytes }: Pick<Asking, 'what' | 'bytes'>): number {
-  // What is packed may be of any length.
-  if (what === 'measure')
-    return (kindOf(bytes) === 'wav' ? 1 : PACKED) * measuringCostMs(Math.max(bytes.length, BYTES_A_SECOND))
+  if (what === 'measure') return measuringCostMs(bytes)
   if (what === 'pair') return PAIR_MS
   const asked = parsed(bytes)
   // What cannot be read is refused at once.
@@ -18,8 +16,21 @@ export function costMs({ what, bytes }: Pick<Asking, 'what' | 'bytes'>): number 
   return lengthOf(drums) ** 2 * (PLAN_MS + AVOIDED_MS * (Array.isArray(avoidHz) ? avoidHz.length : 0))
 }
 
-/** Of a recording of so many bytes: as if it were one channel of 16 bits at the usual rate. */
-export const measuringCostMs = (bytes: number): number => (MEASURE_MS * bytes) / BYTES_A_SECOND
+/** Of a recording by how long it says that it is; of a packed one by how long such are, and never with the cheap: it may be longer. */
+function measuringCostMs(bytes: Uint8Array): number {
+  if (kindOf(bytes) !== 'wav' || bytes.length < WAV_HEAD)
+    return Math.max(CHEAP_MS + 1, (MEASURE_MS * bytes.length) / PACKED_RATE)
+  const said = new DataView(bytes.buffer, bytes.byteOffset).getUint32(WAV_RATE_AT, true)
+  return MEASURE_MS * Math.max(1, bytes.length / Math.min(HIGHEST_RATE, Math.max(LOWEST_RATE, said)))
+}
+
+/** Where a WAV file usually says its bytes a second, and how far its head goes then. */
+const WAV_RATE_AT = 28
+const WAV_HEAD = 44
+/** Bytes a second: of one channel of 8 bits, of two at the most that is used, and of two that are packed. */
+const LOWEST_RATE = 8000
+const HIGHEST_RATE = 192_000 * 2 * 4
+const PACKED_RATE = 180_000
 
 const PAIR_MS = 30
 const EVEN_MS = 10
@@ -27,8 +38,6 @@ const PLAN_MS = 6
 const AVOIDED_MS = 8
 /** For a second of sound. */
 const MEASURE_MS = 60
-const BYTES_A_SECOND = 2 * 48_000
-const PACKED = 5
 
 const lengthOf = (list: unknown) => (Array.isArray(list) ? Math.max(1, list.length) : 1)
 const countOf = (count: unknown, most: number) =>

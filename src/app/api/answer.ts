@@ -1,4 +1,4 @@
-import { CHEAP_MS, costMs, Lane, measuringCostMs } from '@/server/cost'
+import { CHEAP_MS, costMs, Lane } from '@/server/cost'
 import type { Asking, Answer } from '@/server/protocol'
 import { availableParallelism } from 'node:os'
 import { join } from 'node:path'
@@ -17,9 +17,6 @@ export async function answer(
   largestBytes: number,
 ): Promise<Response> {
   const length = Number(request.headers.get('content-length') ?? 0)
-  // Before any of it is held: what would be refused behind its last byte as well.
-  const early = what === 'measure' ? refusal(measuringCostMs(length)) : null
-  if (early) return refuseBecause(early)
   if (holdingBytes + length > MOST_HELD_BYTES) return refuseBecause('busy')
   holdingBytes += length
   try {
@@ -62,7 +59,6 @@ const shared = globalThis as { [NAME]?: Lanes }
 const newLane = () => ({ lane: new Lane(THREADS, DEADLINE_MS), pool: null })
 const laneOf = (ms: number) =>
   (shared[NAME] ??= { cheap: newLane(), dear: newLane() })[ms <= CHEAP_MS ? 'cheap' : 'dear']
-const refusal = (ms: number) => laneOf(ms).lane.refuses(ms)
 
 const newPool = () =>
   new Piscina({
@@ -77,9 +73,9 @@ type Answered = { ok: true; answer: Answer } | { ok: false; why: keyof typeof WH
 /** Has a request answered off the event loop, within the deadline or not at all: then its thread is ended. */
 async function answered(asking: Asking): Promise<Answered> {
   const ms = costMs(asking)
-  const why = refusal(ms)
-  if (why) return { ok: false, why }
   const own = laneOf(ms)
+  const why = own.lane.refuses(ms)
+  if (why) return { ok: false, why }
   const pool = (own.pool ??= newPool())
   const deadline = new AbortController()
   const timer = setTimeout(() => deadline.abort(), DEADLINE_MS)
