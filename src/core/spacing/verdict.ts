@@ -58,6 +58,8 @@ const BREAK_WEIGHT = 1
 const LEAST_GOOD_CENTS = 250
 /** Moves are tried so far and this far apart, in cents. */
 const MOVE = { most: 400, step: 20 }
+/** Of a kit of more drums than any stage holds moves are tried this far apart, in cents. */
+const LARGE = { drums: 24, step: 100 }
 /** What a move costs beside what it mends: a full turn weighs as much as this part of a verdict. */
 const TURN_WEIGHT = 0.3
 
@@ -189,7 +191,8 @@ interface Now {
 function movesOf(kit: readonly Stands[], own: Stands, place: number, { verdicts, ...now }: Now) {
   const { drum } = own
   const heads: Array<Move['head']> = drum.oneHeaded ? ['batter'] : ['batter', 'resonant', 'both']
-  const shifts = Array.from({ length: 2 * (MOVE.most / MOVE.step) + 1 }, (_, i) => MOVE.step * i - MOVE.most)
+  const step = kit.length > LARGE.drums ? LARGE.step : MOVE.step
+  const shifts = Array.from({ length: 2 * (MOVE.most / step) + 1 }, (_, i) => step * i - MOVE.most)
   return heads.flatMap((head) =>
     shifts.flatMap((cents) => {
       const moves = (side: 'batter' | 'resonant') => head === side || head === 'both'

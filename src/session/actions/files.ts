@@ -70,7 +70,11 @@ export async function importKit(session: Session, chosen: File): Promise<void> {
 
 /** Takes in a kit that was read; one that is already here waits for a decision. */
 export async function takeKitFile(session: Session, file: KitFile): Promise<void> {
-  const wrong = await session.deps.adviser().tryLog(file.events, session.deps.nowMs())
+  const slow = setTimeout(() => session.notify(`Looking through ${nameIn(file.events)}…`), SLOW_MS)
+  const wrong = await session.deps
+    .adviser()
+    .tryLog(file.events, session.deps.nowMs())
+    .finally(() => clearTimeout(slow))
   if (wrong !== null)
     return session.notify(
       'The kit file can be read, but what it says of its drums cannot be worked with. Nothing was changed.',
@@ -164,6 +168,9 @@ export async function decideImport(
     take(session, copy, { removes: copy.kit })
   })
 }
+
+/** What takes longer is said while it lasts. */
+const SLOW_MS = 500
 
 const LARGEST_BYTES = 100 * 1024 * 1024
 
