@@ -3,7 +3,7 @@
 import { useMemo, useState } from 'react'
 import { archiveKit, chooseKit } from '@/session/actions/kits'
 import { kitsListed } from '@/session/kitsListed'
-import { useSelect, useSession } from '@/session/react'
+import { useKit, useSelect, useSession } from '@/session/react'
 import { dateTimeText } from '@/text/logbook'
 import { useGo } from '@/ui/useGo'
 import { AsFarAsSeen } from '@/ui/AsFarAsSeen'
@@ -18,7 +18,8 @@ const ALL = 'all kits'
 export function KitsDialog({ onClose }: { onClose: () => void }) {
   const session = useSession()
   const go = useGo()
-  const { logs, settings } = useSelect(({ logs, settings }) => ({ logs, settings }))
+  const logs = useSelect((state) => state.logs)
+  const here = useKit()
   const [wanted, setWanted] = useState('')
   const [whose, setWhose] = useState(ALL)
   const [archived, setArchived] = useState(false)
@@ -74,7 +75,7 @@ export function KitsDialog({ onClose }: { onClose: () => void }) {
         {shown.length === 1 ? 'One kit' : `${shown.length} kits`}
         {shown.length > 1 ? ', the one touched last first' : ''}
       </p>
-      <ul aria-label="Kits" tabIndex={0} className="h-[52dvh] overflow-y-auto">
+      <ul aria-label="Kits" tabIndex={0} className="max-h-[52dvh] overflow-y-auto">
         <AsFarAsSeen items={shown} step={30} key={`${wanted} ${whose} ${archived}`}>
           {({ kit, touchedAt }) => (
             <li key={kit.id} className="flex items-center gap-2 border-b border-line py-1">
@@ -85,7 +86,7 @@ export function KitsDialog({ onClose }: { onClose: () => void }) {
               >
                 <span className="block truncate text-lg leading-tight font-bold">
                   {kit.name}
-                  {kit.id === settings.kit ? <span className="font-normal text-soft"> on screen</span> : null}
+                  {kit.id === here?.id ? <span className="font-normal text-soft"> on screen</span> : null}
                 </span>
                 <span className="block truncate text-sm text-soft">
                   {[kit.owner, kit.job].filter(Boolean).join(', ')}

@@ -48,9 +48,11 @@ export function ShareScreen() {
           <div className="mt-4 grid gap-x-12 gap-y-8 lg:grid-cols-2">
             <InPart session={session} />
             <OutPart session={session} kit={kit} />
-            <CodesIn session={session} />
+            <div className="space-y-8">
+              <CodesIn session={session} />
+              <PhonePart />
+            </div>
             <CodeChain session={session} kit={kit} />
-            <PhonePart />
           </div>
         </>
       ) : null}
