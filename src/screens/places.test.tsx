@@ -3,7 +3,7 @@ import { usualDrum } from '@/core/records/usualDrum'
 import { noteFinding } from '@/session/actions/findings'
 import { addDrum, chooseHead, makeKit } from '@/session/actions/kits'
 import { typeReading } from '@/session/actions/said'
-import { keepDrum } from '@/session/actions/sheets'
+import { keepDrum, keepKit } from '@/session/actions/sheets'
 import { watchAdvice } from '@/session/adviceWatch'
 import { testSession } from '@/session/testSession'
 import { KitScreen } from './kit/KitScreen'
@@ -67,4 +67,17 @@ test('sheets: none yet is said; a kept head stands on its strip with how far it 
   expect(heading).toBeTruthy()
   expect(screen.getByText('the kit is held against this')).toBeTruthy()
   expect(within(screen.getByRole('list')).getByText(/180\.0/)).toBeTruthy()
+})
+
+test('thousands of sheets are drawn as far as they are seen', async () => {
+  const session = await kit()
+  readHead(session, 'rack', [180, 180, 180, 180, 180, 180])
+  for (let i = 0; i < 40; i++) keepKit(session, `Sheet ${i}`, '')
+  window.IntersectionObserver = class {
+    observe = () => undefined
+    disconnect = () => undefined
+  } as never
+  await showScreen(session, <SheetsScreen />)
+  expect(screen.getAllByRole('heading', { name: /^Sheet \d/ }).length).toBe(8)
+  expect(screen.getByText('32 more')).toBeTruthy()
 })
