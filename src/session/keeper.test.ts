@@ -6,6 +6,7 @@ import { typeReading } from './actions/said'
 import { keepKit } from './actions/sheets'
 import { pin } from './actions/spacing'
 import { logOf, testSession, twoToms } from './testSession'
+import { turnedOtherwise } from './actions/turning'
 import { usualDrum } from '@/core/records/usualDrum'
 import { writeKitFile } from '@/core/records/plain'
 
@@ -164,4 +165,30 @@ test('a fresh start takes back nothing of yesterday', async () => {
   await again.session.start(() => Promise.resolve())
   expect(again.session.undo()).toBeNull()
   expect(currentView(again.session)!.sitting!.passes[0].readings.size).toBe(1)
+})
+
+test('what one act changes is one transaction: a turn and where the practice drum’s rods then stand', async () => {
+  const bench = testSession()
+  const { openStorage } = bench.session.deps
+  const written: Array<[events: number, practice: number, settings: boolean]> = []
+  bench.session.deps.openStorage = async () => {
+    const stores = (await openStorage())!
+    const { append } = stores.log
+    stores.log.append = (events, beside) => {
+      written.push([events.length, beside?.practice.length ?? 0, beside?.settings != null])
+      return append(events, beside)
+    }
+    return stores
+  }
+  const { session } = bench
+  await session.start(() => Promise.resolve())
+  makeKit(session, 'House')
+  addDrum(session, usualDrum('tom', 12, 'rack'))
+  session.set({ practiceKit: session.kit()!.id })
+  session.setSettings({ source: 'practice' })
+  await session.saved()
+  written.length = 0
+  turnedOtherwise(session, [0.125, 0, 0, 0, 0, 0])
+  await session.saved()
+  expect(written).toEqual([[1, 1, false]])
 })

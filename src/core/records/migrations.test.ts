@@ -45,3 +45,18 @@ test('each step leads from its form to the next, and no event is told from what 
   for (const odd of [null, 3, 'x', {}, { schema: 'new' }, { schema: 1.5 }, { schema: 0 }, { schema: 99 }])
     expect(migrateEvent(odd)).toEqual(odd)
 })
+
+test('entries of one moment keep the order of an old file; a kit is made before anything is done to it', () => {
+  const raw = JSON.parse(textOf(11)) as { events: Array<Record<string, unknown>> }
+  const { at } = raw.events[0]
+  const made = raw.events.filter(({ change }) => (change as { what?: string })?.what === 'kitMade')
+  const drums = raw.events.filter(({ change }) => (change as { what?: string })?.what === 'drumAdded')
+  expect(drums.length).toBeGreaterThan(1)
+  // Ids that would put them in another order, all of one moment, the kit made last.
+  const events = [...drums, ...made].map((event, i) => ({ ...event, at, id: `z${9 - i}` }))
+  const read = readKitFile(JSON.stringify({ ...raw, events, practice: [] }))
+  if (!read.ok) throw new Error(read.why)
+  const named = drums.map(({ change }) => (change as { drum: { id: string } }).drum.id)
+  expect(kitsFromLog(read.file.events)[0].drums.map(({ id }) => id)).toEqual(named)
+  expect(kitsFromLog([...read.file.events].reverse())[0].drums.map(({ id }) => id)).toEqual(named)
+})
