@@ -49,14 +49,14 @@ test('each step leads from its form to the next, and no event is told from what 
 test('entries of one moment keep the order of an old file; a kit is made before anything is done to it', () => {
   const raw = JSON.parse(textOf(11)) as { events: Array<Record<string, unknown>> }
   const { at } = raw.events[0]
-  const made = raw.events.filter(({ change }) => (change as { what?: string })?.what === 'kitMade')
-  const drums = raw.events.filter(({ change }) => (change as { what?: string })?.what === 'drumAdded')
-  expect(drums.length).toBeGreaterThan(1)
+  const of = (kind: string) => raw.events.find(({ change }) => (change as { what?: string })?.what === kind)!
+  const { change, ...added } = of('drumAdded') as Record<string, unknown> & { change: { drum: object } }
+  const names = ['first', 'second', 'third']
+  const drums = names.map((id) => ({ ...added, change: { ...change, drum: { ...change.drum, id } } }))
   // Ids that would put them in another order, all of one moment, the kit made last.
-  const events = [...drums, ...made].map((event, i) => ({ ...event, at, id: `z${9 - i}` }))
+  const events = [...drums, of('kitMade')].map((event, i) => ({ ...event, at, id: `z${9 - i}` }))
   const read = readKitFile(JSON.stringify({ ...raw, events, practice: [] }))
   if (!read.ok) throw new Error(read.why)
-  const named = drums.map(({ change }) => (change as { drum: { id: string } }).drum.id)
-  expect(kitsFromLog(read.file.events)[0].drums.map(({ id }) => id)).toEqual(named)
-  expect(kitsFromLog([...read.file.events].reverse())[0].drums.map(({ id }) => id)).toEqual(named)
+  const inTurn = [read.file.events, [...read.file.events].reverse()]
+  for (const log of inTurn) expect(kitsFromLog(log)[0].drums.map(({ id }) => id)).toEqual(names)
 })
