@@ -51,54 +51,49 @@ export class Killable {
   }
 }
 
-/** How many events of each kind the database holds, and what it is that a user sees of them. */
-export async function stored(page: Page): Promise<Record<string, number>> {
-  await expect(page.locator('[data-on-the-way="0"]').first()).toBeAttached()
-  return page.evaluate(async () => {
+/** All records of a store of the page's database. */
+export function records<Kept>(page: Page, store: string): Promise<Kept[]> {
+  return page.evaluate(async (name) => {
     const db = await new Promise<IDBDatabase>((resolve, reject) => {
       const open = indexedDB.open('humbra')
       open.onsuccess = () => resolve(open.result)
       open.onerror = () => reject(open.error)
     })
-    const all = await new Promise<Array<{ event: { kind: string; change?: { what: string } } }>>(
-      (resolve) => {
-        const get = db.transaction('events').objectStore('events').getAll()
-        get.onsuccess = () => resolve(get.result)
-      },
-    )
+    const all = await new Promise<never[]>((resolve) => {
+      const get = db.transaction(name).objectStore(name).getAll()
+      get.onsuccess = () => resolve(get.result as never[])
+    })
     db.close()
-    const counts: Record<string, number> = {}
-    for (const { event } of all) {
-      const kind = event.change?.what ?? event.kind
-      counts[kind] = (counts[kind] ?? 0) + 1
-    }
-    return counts
-  })
+    return all
+  }, store)
+}
+
+interface StoredEvent {
+  event: { id: string; kind: string; source: string; change?: { what: string } }
+}
+
+/** How many events of each kind the database holds, and what it is that a user sees of them. */
+export async function stored(page: Page): Promise<Record<string, number>> {
+  await expect(page.locator('[data-on-the-way="0"]').first()).toBeAttached()
+  const counts: Record<string, number> = {}
+  for (const { event } of await records<StoredEvent>(page, 'events')) {
+    const kind = event.change?.what ?? event.kind
+    counts[kind] = (counts[kind] ?? 0) + 1
+  }
+  return counts
 }
 
 /** How often the practice drum's rods were turned by the log (what files brought not counted), and where they stand by their own records. */
-export function practised(page: Page): Promise<{ turns: number; rods: string }> {
-  return page.evaluate(async () => {
-    const db = await new Promise<IDBDatabase>((resolve) => {
-      const open = indexedDB.open('humbra')
-      open.onsuccess = () => resolve(open.result)
-    })
-    const all = <T>(store: string) =>
-      new Promise<T[]>((resolve) => {
-        const get = db.transaction(store).objectStore(store).getAll()
-        get.onsuccess = () => resolve(get.result as T[])
-      })
-    const events = await all<{ event: { kind: string; source: string; id: string } }>('events')
-    const states = await all<{ kit: string; drum: string; side: string; rods: number[] }>('practice')
-    db.close()
-    return {
-      turns: events.filter(
-        ({ event: { kind, id, source } }) =>
-          kind === 'rodsTurned' && source === 'practice' && !id.startsWith('demo-'),
-      ).length,
-      rods: JSON.stringify(states.map(({ kit, drum, side, rods }) => [kit, drum, side, rods])),
-    }
-  })
+export async function practised(page: Page): Promise<{ turns: number; rods: string }> {
+  const events = await records<StoredEvent>(page, 'events')
+  const states = await records<{ kit: string; drum: string; side: string; rods: number[] }>(page, 'practice')
+  return {
+    turns: events.filter(
+      ({ event: { kind, id, source } }) =>
+        kind === 'rodsTurned' && source === 'practice' && !id.startsWith('demo-'),
+    ).length,
+    rods: JSON.stringify(states.map(({ kit, drum, side, rods }) => [kit, drum, side, rods])),
+  }
 }
 
 /** Waits until what was just done is shown as kept; @returns false where the browser was killed before. */

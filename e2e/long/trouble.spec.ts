@@ -1,3 +1,4 @@
+import { records } from '../killable'
 import { expect, move, openHead, test } from '../page'
 
 test('a full disk: said at once, nothing shown is lost, and it works again when there is room', async ({
@@ -184,44 +185,31 @@ test('a journal older than the database does not win; one whose act is kept is n
   const settled = () => expect(page.locator('[data-on-the-way="0"]').first()).toBeAttached()
   await settled()
   // As a page that died before it could tidy up leaves them: the act that is kept, and settings of long ago.
-  await page.evaluate(async () => {
-    const db = await new Promise<IDBDatabase>((resolve) => {
-      const open = indexedDB.open('humbra')
-      open.onsuccess = () => resolve(open.result)
-    })
-    const all = <T>(store: string) =>
-      new Promise<T[]>((resolve) => {
-        const get = db.transaction(store).objectStore(store).getAll()
-        get.onsuccess = () => resolve(get.result as T[])
-      })
-    const events = await all<{ event: Record<string, unknown> & { kind: string } }>('events')
-    const settings = (await all<Record<string, unknown>>('settings')).find((each) => 'keys' in Object(each))!
-    db.close()
-    const { event } = events.findLast((each) => each.event.kind === 'readingTaken')!
-    const left = (act: object) => JSON.stringify({ events: [], practice: [], settings: null, ...act })
-    // Its fields in another order.
-    const again = Object.fromEntries(Object.entries(event).reverse())
-    localStorage.setItem(`humbra-unsaved-${Date.now()}-000001-x`, left({ events: [again] }))
-    const old = { ...settings, typedErrorCents: 9 }
-    localStorage.setItem('humbra-unsaved-1000000000000-000001-x', left({ settings: old }))
-  })
+  const events = await records<{ event: Record<string, unknown> & { kind: string } }>(page, 'events')
+  const { event } = events.findLast((each) => each.event.kind === 'readingTaken')!
+  const settings = async () =>
+    (await records<Record<string, unknown>>(page, 'settings')).find(
+      (each) => Object(each).keys !== undefined,
+    )!
+  const left = (act: object) => JSON.stringify({ events: [], practice: [], settings: null, ...act })
+  // Its fields in another order.
+  const again = left({ events: [Object.fromEntries(Object.entries(event).reverse())] })
+  const old = left({ settings: { ...(await settings()), typedErrorCents: 9 } })
+  await page.evaluate(
+    ([kept, before]) => {
+      localStorage.setItem(`humbra-unsaved-${Date.now()}-000001-x`, kept)
+      localStorage.setItem('humbra-unsaved-1000000000000-000001-x', before)
+    },
+    [again, old] as const,
+  )
   await page.reload()
   await expect(page.getByRole('button', { name: /, 231.5 Hz/ })).toBeVisible()
   await settled()
   await expect(page.getByText(/set aside/)).toHaveCount(0)
-  const kept = await page.evaluate(async () => {
-    const db = await new Promise<IDBDatabase>((resolve) => {
-      const open = indexedDB.open('humbra')
-      open.onsuccess = () => resolve(open.result)
-    })
-    const settings = await new Promise<{ typedErrorCents: number }>((resolve) => {
-      const get = db.transaction('settings').objectStore('settings').get('settings')
-      get.onsuccess = () => resolve(get.result)
-    })
-    db.close()
-    return [settings.typedErrorCents, Object.keys(localStorage).filter((key) => /unsaved/.test(key)).length]
-  })
-  expect(kept).toEqual([3, 0])
+  expect((await settings()).typedErrorCents).toBe(3)
+  expect(await page.evaluate(() => Object.keys(localStorage).filter((key) => /unsaved/.test(key)))).toEqual(
+    [],
+  )
 })
 
 test('a kit with which the page never came to rest is set aside, said and exported; it opens when that is wanted', async ({
