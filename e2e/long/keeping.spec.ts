@@ -1,3 +1,4 @@
+import { SCHEMA_VERSION } from '../../src/core/records/plain'
 import { readFileSync } from 'node:fs'
 import { expect, test } from '../page'
 
@@ -46,7 +47,7 @@ test('a kit goes out to a file and comes back; files that are none change nothin
   const path = info.outputPath('kit.json')
   await (await download).saveAs(path)
   const file = JSON.parse(readFileSync(path, 'utf8'))
-  expect(file).toMatchObject({ format: 'humbra-kit', schema: 11 })
+  expect(file).toMatchObject({ format: 'humbra-kit', schema: SCHEMA_VERSION })
 
   const choose = (name: string, text: string) =>
     page
