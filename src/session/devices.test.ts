@@ -64,6 +64,8 @@ test('a clock that stands behind is said once, and what is done then is the newe
   typeReading(two, 150.5)
   await importKit(one, await fileOf(two))
   await decideImport(one, 'merge')
+  await import('@/text/clock')
+  await Promise.resolve()
   expect(one.get().notice?.text).toMatch(/clock stands .* behind the newest entry of House/)
   one.set({ notice: null })
   typeReading(one, 160.5)

@@ -7,7 +7,6 @@ import type { PracticeState } from '@/core/records/practice'
 import type { Settings } from '@/core/records/settings'
 import type { StoredTake, TakeStore } from '@/storage/takeStore'
 import { actText, SETTING_WORDS } from '@/text/acts'
-import { behindText } from '@/text/clock'
 import { setShown } from '@/text/shown'
 import type { SessionDeps, Stores } from './deps'
 import { atStart, withFailed, withoutFailed, withOpening } from './failures'
@@ -244,7 +243,10 @@ export class Session {
     if (!kit || !newest || this.clockSaid.has(kit) || Date.parse(newest.at) - nowMs < CLOCK_OFF_MS) return
     this.clockSaid.add(kit)
     const name = this.get().logs.get(kit)?.kit?.name ?? 'the kit'
-    this.notify(behindText(name, newest.at, nowMs), { tone: 'caution' })
+    // What says it is needed where a clock is wrong.
+    void import('@/text/clock').then(({ behindText }) =>
+      this.notify(behindText(name, newest.at, nowMs), { tone: 'caution' }),
+    )
   }
 
   /** The newest entry of a kit that is known here. */
