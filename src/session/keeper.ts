@@ -11,6 +11,8 @@ export interface SetAside {
   /** None where it cannot be read. */
   events: readonly HumbraEvent[]
   why: string
+  /** In words, where the session has said them. */
+  what?: string
 }
 
 /** An act on its way; those of one tick are one transaction. */

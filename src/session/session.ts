@@ -285,7 +285,13 @@ export class Session {
   }
 
   private showKeeping(): void {
-    const { pending, aside, trouble } = this.keeper
+    const { pending, trouble } = this.keeper
+    const aside = this.keeper.aside.map((each) => ({
+      ...each,
+      what: each.events.length
+        ? actText(each.events, this.get().logs.get(each.events[0].kit)?.kit ?? null)
+        : '',
+    }))
     const onTheWay = this.keeper.onTheWay()
     this.set({
       onTheWay,

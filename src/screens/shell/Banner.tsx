@@ -7,7 +7,6 @@ import { takeNewVersion } from '@/session/offline'
 import { useSelect, useSession } from '@/session/react'
 import type { Session } from '@/session/session'
 import type { SessionState } from '@/session/state'
-import { actText } from '@/text/acts'
 import { Button } from '@/ui/Button'
 
 /** What has to be said of keeping, and what can be done about it. */
@@ -64,16 +63,15 @@ const TROUBLE: Record<NonNullable<SessionState['trouble']>, (unsaved: number) =>
 }
 
 /** What became of an act that is not in the database. */
-function aside({ name, events, why }: SetAside, kits: SessionState['kits']): Said {
+function aside({ name, events, why, what }: SetAside): Said {
   const letGo = ['Let it go', (session: Session) => session.letGo(name)] as const
   if (events.length === 0)
     return {
       text: `One act that was left behind could not be read and was put aside: ${why}. Everything else is kept. Save it to look into it, or let it go.`,
       ways: [['Save it', (session) => saveLeft(session, name)], letGo],
     }
-  const kit = kits.find(({ id }) => id === events[0].kit) ?? null
   return {
-    text: `One act was set aside, the others are kept: ${actText(events, kit)}. The database refused it: ${why}.`,
+    text: `One act was set aside, the others are kept: ${what}. The database refused it: ${why}.`,
     ways: [letGo],
   }
 }
@@ -125,7 +123,7 @@ const unread = (count: number): Said => ({
 })
 
 const PARTS = [
-  ...(['phase', 'held', 'trouble', 'unsaved', 'aside', 'kits', 'failed'] as const),
+  ...(['phase', 'held', 'trouble', 'unsaved', 'aside', 'failed'] as const),
   ...(['lostWorkers', 'newVersion', 'unreadable'] as const),
 ] as const
 type Parts = Pick<SessionState, (typeof PARTS)[number]>
@@ -135,7 +133,7 @@ function saidOf(state: Parts): Said | null {
   if (state.phase === 'no-storage') return NO_STORAGE
   if (state.held) return HELD[state.held]
   if (state.trouble) return TROUBLE[state.trouble](state.unsaved)
-  if (state.aside.length) return aside(state.aside[0], state.kits)
+  if (state.aside.length) return aside(state.aside[0])
   if (state.failed.length) return leftOut(state.failed[0])
   if (state.lostWorkers.size) return LOST[state.lostWorkers.has('ear') ? 'ear' : 'adviser']
   if (state.newVersion) return NEW_VERSION
