@@ -3,9 +3,10 @@ import { expect, test } from '../page'
 
 /**
  * All scripts that come on a first visit until the place rests, with the place and the log's reader; workers beside. The
- * kit shows heads that the other head and the centre tell of: with it comes the model of two heads.
+ * kit shows heads that the other head and the centre tell of: with it comes the model of two heads. What is said of a tab that hangs, of
+ * acts and kits set aside must be there before anything goes wrong.
  */
-const AT_REST_KB: Record<string, number> = { '/': 315, '/bench': 530 }
+const AT_REST_KB: Record<string, number> = { '/': 325, '/bench': 530 }
 
 /** What came over the wire for this page's scripts, as its browser counts it. */
 async function scriptKb(page: Page, place: string, shown: string): Promise<number> {
