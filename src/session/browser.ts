@@ -155,9 +155,9 @@ function browserDeps(): SessionDeps {
 /** The page's one session, started on first use. */
 export const browserSession = once(() => {
   const session = new Session(browserDeps())
-  // What the disk refused lives only here: leaving asks first.
+  // What the disk refused, or did not take yet, lives only here: leaving asks first.
   window.addEventListener('beforeunload', (event) => {
-    if (session.get().trouble) event.preventDefault()
+    if (session.get().trouble || session.atRisk) event.preventDefault()
   })
   // What a lost worker leaves open is said by the banner, not by the console.
   window.addEventListener('unhandledrejection', (event) => {

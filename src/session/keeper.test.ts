@@ -75,6 +75,29 @@ test('a full disk holds back one kit in its order, and another kit goes on', asy
   expect(names()).toEqual(['House', 'too large', 'after it'])
 })
 
+test('an import too large for the journal is said when the database has it; until then leaving would lose it', async () => {
+  let full = true
+  const { session } = await withDatabase((text) =>
+    full && text.includes('House (file)') ? refusal('QuotaExceededError') : null,
+  )
+  const file = writeKitFile(await kitFileWithTakes(session, session.kit()!.id))
+  session.deps.journal.keep = () => false
+  const both = async () => {
+    await importKit(session, new File([file], 'kit.json'))
+    await decideImport(session, 'both')
+  }
+  await both()
+  expect(session.kit()?.name).toBe('House (file)')
+  expect(session.atRisk).toBe(true)
+  expect(session.get()).toMatchObject({ trouble: 'full', notice: null })
+  full = false
+  await session.retrySave()
+  expect(session.atRisk).toBe(false)
+  await both()
+  expect(session.get().notice?.text).toBe('Imported House (file).')
+  expect(session.get().unsaved).toBe(0)
+})
+
 test('a connection that is lost is tried once more, and then said as what it is', async () => {
   let failures = 1
   const { session, disk } = await withDatabase((text) =>
@@ -175,7 +198,7 @@ test('what one act changes is one transaction: a turn and where the practice dru
     const stores = (await openStorage())!
     const { append } = stores.log
     stores.log.append = (events, beside) => {
-      written.push([events.length, beside?.practice.length ?? 0, beside?.settings != null])
+      written.push([events.length, beside?.practice.length ?? 0, beside?.settings !== null])
       return append(events, beside)
     }
     return stores

@@ -15,9 +15,11 @@ export interface SetAside {
   what?: string
 }
 
-/** An act on its way; those of one tick are one transaction. */
 interface Pending extends JournalEntry {
+  /** Acts of one tick are one transaction. */
   tick: number
+  /** A page that is left now would leave it behind. */
+  inJournal: boolean
 }
 
 interface Hooks {
@@ -58,10 +60,10 @@ export class Keeper {
     // What one act changes is kept together or not at all.
     const tick = this.tick
     queueMicrotask(() => (this.tick = Math.max(this.tick, tick + 1)))
-    this.pending = [...this.pending, { ...act, tick }]
-    if (!this.stores()) return
-    journal.keep(act)
-    void this.write()
+    const stores = this.stores()
+    const inJournal = stores !== null && journal.keep(act)
+    this.pending = [...this.pending, { ...act, tick, inJournal }]
+    if (stores) void this.write()
   }
 
   /** Takes up what a page that went away too soon left behind. */
@@ -69,13 +71,18 @@ export class Keeper {
     const left = damaged.map((name) => ({ name, events: [], why: UNREADABLE }))
     this.aside = [...this.aside, ...left]
     // Ticks of their own, before all that this page does.
-    this.pending = [...acts.map((act, i) => ({ ...act, tick: i - acts.length })), ...this.pending]
+    this.pending = [...acts.map((act, i) => ({ ...act, tick: i - acts.length, inJournal: true })), ...this.pending]
     await this.write()
   }
 
   /** Ids of events that are not in the database yet. */
   onTheWay(): ReadonlySet<string> {
     return new Set(this.pending.flatMap(({ events }) => events.map(({ id }) => id)))
+  }
+
+  /** Some act is neither in the database nor in the journal: it would be lost with the page. */
+  get atRisk(): boolean {
+    return this.stores() !== null && this.pending.some(({ inJournal }) => !inJournal)
   }
 
   /** Resolves when everything so far is in the database or was refused. */

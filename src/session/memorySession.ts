@@ -99,7 +99,7 @@ export function memorySession(
         },
       }),
     journal: {
-      keep: (entry) => void disk.journal.push(entry),
+      keep: (entry) => disk.journal.push(entry) > 0,
       readAll: () => Promise.resolve({ acts: [...disk.journal], damaged: [] }),
       text: (name) => JSON.stringify(disk.journal.find((entry) => entry.name === name) ?? null),
       drop: (names) => void (disk.journal = disk.journal.filter(({ name }) => !names.includes(name))),

@@ -317,6 +317,17 @@ export class Session {
     await this.keeper.settled()
   }
 
+  /** Something done here is kept nowhere yet: too large for the journal, it waits for the database. */
+  get atRisk(): boolean {
+    return this.keeper.atRisk
+  }
+
+  /** Resolves when what was done outlives the page; @returns false where it could not be kept. */
+  async safe(): Promise<boolean> {
+    if (this.atRisk) await this.saved()
+    return !this.atRisk
+  }
+
   /** Saves what is pending, again where it failed before. */
   retrySave(): Promise<void> {
     return this.keeper.write()

@@ -54,7 +54,7 @@ class Browser {
           drills: drillStore(open, ownGuard),
         }),
       journal: {
-        keep: (entry) => void this.journal.set(entry.name, structuredClone(entry)),
+        keep: (entry) => this.journal.set(entry.name, structuredClone(entry)).size > 0,
         readAll: () => Promise.resolve({ acts: [...this.journal.values()] as never, damaged: [] }),
         text: () => null,
         drop: (names) => names.forEach((name) => this.journal.delete(name)),

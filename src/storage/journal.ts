@@ -21,8 +21,8 @@ export interface JournalEntry extends Unsaved {
  * off: the act is written here at once, taken up at the next start, and dropped when the database has it.
  */
 export interface Journal {
-  /** Keeps an act at once; what does not fit is left to the database alone. */
-  keep(entry: JournalEntry): void
+  /** Keeps an act at once; @returns whether it fitted: else it is left to the database alone. */
+  keep(entry: JournalEntry): boolean
   /** What was left behind, oldest first, and the names of what cannot be read, which stays where it is. */
   readAll(): Promise<{ acts: JournalEntry[]; damaged: string[] }>
   /** The text of an act, as it was left. */
@@ -42,8 +42,9 @@ export function browserJournal(storage: Storage | null, guard: Guard): Journal {
     keep({ name, ...unsaved }) {
       try {
         storage?.setItem(PREFIX + name, JSON.stringify(unsaved))
+        return storage !== null
       } catch {
-        // Full: the database is on its way all the same.
+        return false
       }
     },
     async readAll() {

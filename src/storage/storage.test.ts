@@ -104,14 +104,10 @@ test('the journal keeps acts in order, and leaves alone what is not its own or n
     practice: [],
     settings: ONE_KEY,
   })
-  journal.keep(act('2', ['b', 'c']))
-  journal.keep(act('1', ['a']))
-  journal.keep(
-    act(
-      '5',
-      Array.from({ length: 50 }, (_, i) => `e${i}`),
-    ),
-  )
+  expect(journal.keep(act('2', ['b', 'c']))).toBe(true)
+  expect(journal.keep(act('1', ['a']))).toBe(true)
+  const large = Array.from({ length: 50 }, (_, i) => `e${i}`)
+  expect(journal.keep(act('5', large))).toBe(false)
   expect(await journal.readAll()).toEqual({
     acts: [act('1', ['a']), act('2', ['b', 'c'])],
     damaged: ['3', '4'],

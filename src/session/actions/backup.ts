@@ -79,6 +79,7 @@ export async function bringBack(session: Session, raw: unknown): Promise<void> {
     if (isThere(file) && !session.get().kits.some(({ id }) => id === file.kit))
       await restoreKit(session, file.kit)
   const newRuns = await takePractised(session, practised)
+  if (!(await session.safe())) return
   const came = [...unknown.values()].filter(({ length }) => length > 0).length
   session.notify(
     came === 0 && newRuns === 0

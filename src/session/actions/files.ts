@@ -94,11 +94,12 @@ export async function takeKitFile(session: Session, file: KitFile): Promise<void
   const { taken } = await session.newHere(file.kit, file.events)
   const coming = known || taken.length ? renumbered(session, waiting, waiting.name) : waiting
   take(session, coming, { removes: coming.kit })
-  if (taken.length)
-    session.notify(
-      `Imported ${waiting.name} under numbers of its own: another kit here has entries of the same numbers.`,
-      { undo: true },
-    )
+  await sayTaken(
+    session,
+    taken.length
+      ? `Imported ${waiting.name} under numbers of its own: another kit here has entries of the same numbers.`
+      : `Imported ${waiting.name}.`,
+  )
 }
 
 /** @param undo how it is taken back: a kit that was not here goes as a whole */
@@ -110,8 +111,12 @@ function take(session: Session, waiting: WaitingImport, undo?: { removes: string
   }
   session.setSettings({ kit: waiting.kit, drum: null })
   session.set({ waitingImport: null })
-  session.notify(`Imported ${waiting.name}.`, { undo: true })
   session.watchClock(waiting.kit)
+}
+
+/** Says what came in once it is kept: where it cannot be, the banner says that. */
+async function sayTaken(session: Session, text: string): Promise<void> {
+  if (await session.safe()) session.notify(text, { undo: true })
 }
 
 /** The same kit under new ids, so that both can stand side by side. */
@@ -154,19 +159,21 @@ export async function decideImport(
         `${waiting.name} cannot be merged: ${taken.length} of its entries have numbers that another kit here has. Nothing was changed. Keep both instead.`,
         { tone: 'caution', details: `id ${taken[0]}` },
       )
-    return take(session, { ...waiting, events: fresh })
+    take(session, { ...waiting, events: fresh })
+    return sayTaken(session, `Imported ${waiting.name}.`)
   }
   const copy = renumbered(session, waiting, how === 'both' ? `${waiting.name} (file)` : waiting.name)
-  if (how === 'both') return take(session, copy, { removes: copy.kit })
-  session.together(`the import of ${waiting.name}`, () => {
-    session.append([
-      {
-        ...{ kind: 'kitEdited', change: { what: 'kitRemoved' }, source: 'hand', algorithm: null },
-        kit: waiting.kit,
-      },
-    ])
+  session.together(`the import of ${copy.name}`, () => {
+    if (how === 'replace')
+      session.append([
+        {
+          ...{ kind: 'kitEdited', change: { what: 'kitRemoved' }, source: 'hand', algorithm: null },
+          kit: waiting.kit,
+        },
+      ])
     take(session, copy, { removes: copy.kit })
   })
+  return sayTaken(session, `Imported ${copy.name}.`)
 }
 
 /** What takes longer is said while it lasts. */
