@@ -71,7 +71,10 @@ export class Keeper {
     const left = damaged.map((name) => ({ name, events: [], why: UNREADABLE }))
     this.aside = [...this.aside, ...left]
     // Ticks of their own, before all that this page does.
-    this.pending = [...acts.map((act, i) => ({ ...act, tick: i - acts.length, inJournal: true })), ...this.pending]
+    this.pending = [
+      ...acts.map((act, i) => ({ ...act, tick: i - acts.length, inJournal: true })),
+      ...this.pending,
+    ]
     await this.write()
   }
 

@@ -84,6 +84,9 @@ async function takeShared(): Promise<File[]> {
   }
 }
 
+/** A longer text is not laid out in the field: a browser takes minutes over ten thousand lines. */
+const LONGEST_SHOWN = 20_000
+
 /** Files of any kind, several at once, and a table that is pasted. */
 function InPart({ session }: { session: Session }) {
   const go = useGo()
@@ -93,6 +96,12 @@ function InPart({ session }: { session: Session }) {
     const { takeIn } = await import('@/session/actions/incoming')
     const { sounds } = await takeIn(session, files)
     if (sounds) go('/bench')
+  }
+  const lookAt = async (table: string) => {
+    const { takeTable } = await import('@/session/actions/incoming')
+    const taken = takeTable(session, table)
+    setWrong(!taken)
+    if (taken) setText('')
   }
   return (
     <Part title="In">
@@ -115,6 +124,12 @@ function InPart({ session }: { session: Session }) {
             setText(event.target.value)
             setWrong(false)
           }}
+          onPaste={(event) => {
+            const pasted = event.clipboardData.getData('text/plain')
+            if (pasted.length <= LONGEST_SHOWN) return
+            event.preventDefault()
+            void lookAt(pasted)
+          }}
           className="w-full border-b-2 border-soft bg-tape px-3 py-2 text-lg"
         />
       </label>
@@ -127,17 +142,7 @@ function InPart({ session }: { session: Session }) {
           Copied from a spreadsheet: a drum a line. You see what was understood before anything is made of it.
         </p>
       )}
-      <Button
-        className="mt-2"
-        disabled={!text.trim()}
-        onClick={() =>
-          void import('@/session/actions/incoming').then(({ takeTable }) => {
-            const taken = takeTable(session, text)
-            setWrong(!taken)
-            if (taken) setText('')
-          })
-        }
-      >
+      <Button className="mt-2" disabled={!text.trim()} onClick={() => void lookAt(text)}>
         Look at it
       </Button>
     </Part>

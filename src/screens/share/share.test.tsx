@@ -54,6 +54,18 @@ test('a text that is no table is said; one that is waits to be looked at', async
   await waitFor(() => expect(session.get().waitingTable).toBe('Rack\t150\t160'))
 })
 
+test('ten thousand rows pasted are refused at once, and never laid out in the field', async () => {
+  const { session } = await twoToms()
+  await showScreen(session, <ShareScreen />)
+  const field = screen.getByLabelText<HTMLTextAreaElement>('A table of drums and pitches')
+  const rows = Array.from({ length: 10_000 }, (_, i) => `Tom ${i};12;8;150`).join('\n')
+  // Taken by the page: the browser puts nothing in.
+  expect(fireEvent.paste(field, { clipboardData: { getData: () => rows } })).toBe(false)
+  await waitFor(() => expect(session.get().notice?.text).toMatch(/has 10000 rows; one of drums/))
+  expect(field.value).toBe('')
+  expect(fireEvent.paste(field, { clipboardData: { getData: () => 'Rack\t150\t160' } })).toBe(true)
+})
+
 test('what was understood of a table is shown before anything is made of it', async () => {
   const { session } = await twoToms()
   const text = 'Rack\tD3\t160\n13 tom\tabout 150\t170'
