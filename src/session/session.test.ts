@@ -1,3 +1,6 @@
+import { nameIn } from '@/core/log/order'
+import { writeBackup } from '@/core/records/backup'
+import type { HumbraEvent } from '@/core/records/event'
 import { usualDrum } from '@/core/records/usualDrum'
 import {
   addDrum,
@@ -10,6 +13,7 @@ import {
   removeKit,
   restoreKit,
 } from './actions/kits'
+import { backupOf, bringBack } from './actions/backup'
 import { decideImport, importKit, kitFileWithTakes } from './actions/files'
 import { clearFinding, noteFinding } from './actions/findings'
 import { readAgain, withdrawTap } from './actions/readings'
@@ -27,6 +31,7 @@ import {
   turnNotMade,
 } from './actions/turning'
 import { watchAdvice } from './adviceWatch'
+import type { Notice } from './state'
 import { kitStatus } from '@/core/status/kit'
 import { hereOf } from './here'
 import { testSession, type TestBench, logOf } from './testSession'
@@ -287,4 +292,42 @@ test('a kit file of a kit that is here: merge, both, replace', async () => {
   await importKit(session, new File(['{"format":"humbra-kit","schema":99}'], 'newer.json'))
   expect(session.get().notice?.text).toMatch(/newer Humbra/)
   expect(logOf(session)).toEqual(log)
+})
+
+test('looking through what comes in says where it is and can be stopped, and then nothing was taken', async () => {
+  const one = testSession()
+  await one.session.start(() => Promise.resolve())
+  const names = ['Hall', 'Club', 'Barn']
+  for (const name of names) makeKit(one.session, name)
+  const backup = JSON.parse(writeBackup(await backupOf(one.session))) as unknown
+  const { session } = testSession()
+  await session.start(() => Promise.resolve())
+  const { tryLog } = session.deps.adviser()
+  // The second takes without end.
+  const tried: string[] = []
+  const slow = (events: readonly HumbraEvent[], nowMs: number) =>
+    tried.push(nameIn(events)) === 2 ? new Promise<never>(() => undefined) : tryLog(events, nowMs)
+  session.deps.adviser = () => ({ tryLog: slow }) as never
+  const bringing = bringBack(session, backup)
+  const looking = await new Promise<Notice>((resolve) => {
+    session.subscribe(() => session.get().notice && resolve(session.get().notice!))
+  })
+  expect(looking.text).toBe('Looking through Club, 2 of 3…')
+  looking.stop!()
+  await bringing
+  expect(session.get().notice?.text).toBe('Stopped. Nothing was changed.')
+  expect(session.get().kits).toEqual([])
+  tried.push('', '')
+  await bringBack(session, backup)
+  expect(
+    session
+      .get()
+      .kits.map(({ name }) => name)
+      .sort(),
+  ).toEqual([...names].sort())
+  expect(session.get().notice).toMatchObject({ text: 'Brought back 3 kits.', tone: 'plain' })
+  // What is here already is not looked through again.
+  const before = tried.length
+  await bringBack(session, backup)
+  expect(tried.length).toBe(before)
 })

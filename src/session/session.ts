@@ -412,7 +412,10 @@ export class Session {
     return kitOf(this.get())
   }
 
-  notify(text: string, options: Partial<Pick<Notice, 'tone' | 'undo' | 'by' | 'details'>> = {}): void {
+  notify(
+    text: string,
+    options: Partial<Pick<Notice, 'tone' | 'undo' | 'by' | 'details' | 'stop'>> = {},
+  ): void {
     this.set({ notice: { id: this.number(), text, tone: 'plain', undo: false, ...options } })
   }
 

@@ -143,8 +143,10 @@ export interface Notice {
   undo: boolean
   /** For those who look closer: where in a file something was wrong. */
   details?: string
-  /** By a key: the next such notice takes its place. */
-  by?: 'key'
+  /** The next notice of this kind takes its place: of a key, of work that goes on. */
+  by?: 'key' | 'work'
+  /** Ends the work that it tells of. */
+  stop?: () => void
 }
 
 export interface WaitingImport {

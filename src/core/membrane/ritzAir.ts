@@ -11,7 +11,7 @@ export interface OrderAir {
   outside: Float64Array
   /** Projection of every film shape on every cavity shape, n x CAVITY_MODES. */
   projection: Float64Array
-  cavityZeros: number[]
+  cavityZeros: readonly number[]
 }
 
 export interface RitzAir {

@@ -48,16 +48,25 @@ function zerosOf(f: (x: number) => number, from: number, count: number): number[
   return zeros
 }
 
+/** Zeros by what they are of: every pitch that becomes a tension asks for some, and always for the same. */
+const found = new Map<string, readonly number[]>()
+
+function once(name: string, make: () => number[]): readonly number[] {
+  let zeros = found.get(name)
+  if (!zeros) found.set(name, (zeros = make()))
+  return zeros
+}
+
 /** The first `count` positive zeros of J_m: j_m1, j_m2, ... */
-export function besselZeros(m: number, count: number): number[] {
-  return zerosOf((x) => besselJ(m, x), 0.5, count)
+export function besselZeros(m: number, count: number): readonly number[] {
+  return once(`J ${m} ${count}`, () => zerosOf((x) => besselJ(m, x), 0.5, count))
 }
 
 /**
  * The first `count` zeros of J_m', with 0 as the first for m = 0 (the plane wave), as in the tables of
  * Abramowitz & Stegun 9.5.
  */
-export function besselPrimeZeros(m: number, count: number): number[] {
-  if (m === 0) return [0, ...zerosOf((x) => besselJPrime(0, x), 0.5, count - 1)]
-  return zerosOf((x) => besselJPrime(m, x), 0.5, count)
+export function besselPrimeZeros(m: number, count: number): readonly number[] {
+  const zeros = (most: number) => zerosOf((x) => besselJPrime(m, x), 0.5, most)
+  return once(`J' ${m} ${count}`, () => (m === 0 ? [0, ...zeros(count - 1)] : zeros(count)))
 }

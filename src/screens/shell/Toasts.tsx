@@ -12,10 +12,12 @@ export default function Toasts() {
   const undo = useEffectEvent(() => run('undo'))
   // One toast a notice: the notice is the same object for as long as it stands.
   useEffect(() => {
+    if (notice?.by !== 'work') toast.dismiss('work')
     if (!notice) return
-    const { id, by, text, tone, undo: canUndo, details } = notice
+    const { id, by, text, tone, undo: canUndo, details, stop } = notice
     const told = { id: by ?? id, duration: details ? Infinity : tone === 'caution' ? 12_000 : 6_000 }
-    if (details)
+    if (stop) toast(text, { id: by ?? id, duration: Infinity, action: { label: 'Stop', onClick: stop } })
+    else if (details)
       toast(text, {
         ...told,
         action: {

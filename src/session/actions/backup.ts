@@ -4,7 +4,7 @@ import type { KitFile } from '@/core/records/kitFile'
 import { fileName, saveBlob } from '@/files/save'
 import { filed } from '../filed'
 import type { Session } from '../session'
-import { kitFileWithTakes, takeKit } from './files'
+import { kitFileWithTakes, takeKit, workThrough } from './files'
 import { restoreKit } from './kits'
 import { allPractised, takePractised } from './drills'
 
@@ -48,14 +48,6 @@ export async function bringBack(session: Session, raw: unknown): Promise<void> {
     })
   const { kits, settings, practised } = result.backup
   const fresh = !session.get().kits.some(({ simulated }) => !simulated)
-  for (const file of kits) {
-    const wrong = await session.deps.adviser().tryLog(file.events, session.deps.nowMs())
-    if (wrong !== null)
-      return session.notify('The backup can be read, but not all of it worked with. Nothing was changed.', {
-        tone: 'caution',
-        details: wrong,
-      })
-  }
   const unknown = new Map<string, KitFile['events']>()
   const numbers = new Set<string>()
   for (const file of kits) {
@@ -69,6 +61,9 @@ export async function bringBack(session: Session, raw: unknown): Promise<void> {
     file.events.forEach(({ id }) => numbers.add(id))
     unknown.set(file.kit, fresh)
   }
+  // What is here already was worked with here.
+  const coming = kits.filter(({ kit }) => unknown.get(kit)!.length > 0)
+  if (!(await workThrough(session, coming, 'The backup can be read, but not all of it worked with.'))) return
   session.together('bringing back a backup', () => {
     for (const file of kits) takeKit(session, file, unknown.get(file.kit)!)
     const { device } = session.get().settings

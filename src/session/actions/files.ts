@@ -68,18 +68,49 @@ export async function importKit(session: Session, chosen: File): Promise<void> {
   return takeKitFile(session, result.file)
 }
 
+/** What takes longer is said while it lasts. */
+const SLOW_MS = 500
+
+/**
+ * Does with logs what the app would do with them, before anything of them is taken. Long work says where it is and can be stopped.
+ * @param cannot is said where something of them cannot be done; @returns whether all can
+ */
+export async function workThrough(
+  session: Session,
+  files: readonly KitFile[],
+  cannot: string,
+): Promise<boolean> {
+  let stop = () => undefined as void
+  const stopped = new Promise<'stopped'>((resolve) => (stop = () => resolve('stopped')))
+  const { nowMs, adviser } = session.deps
+  let at = 0
+  const say = setInterval(() => {
+    const where = files.length > 1 ? `, ${at + 1} of ${files.length}` : ''
+    session.notify(`Looking through ${nameIn(files[at].events)}${where}…`, { by: 'work', stop })
+  }, SLOW_MS)
+  const answer = async (events: readonly HumbraEvent[]) => ({
+    wrong: await adviser().tryLog(events, nowMs()),
+  })
+  try {
+    for (; at < files.length; at++) {
+      const found = await Promise.race([stopped, answer(files[at].events)])
+      if (found === 'stopped') session.notify('Stopped. Nothing was changed.')
+      else if (found.wrong !== null)
+        session.notify(`${cannot} Nothing was changed.`, { tone: 'caution', details: found.wrong })
+      else continue
+      return false
+    }
+    return true
+  } finally {
+    clearInterval(say)
+    if (session.get().notice?.by === 'work') session.set({ notice: null })
+  }
+}
+
 /** Takes in a kit that was read; one that is already here waits for a decision. */
 export async function takeKitFile(session: Session, file: KitFile): Promise<void> {
-  const slow = setTimeout(() => session.notify(`Looking through ${nameIn(file.events)}…`), SLOW_MS)
-  const wrong = await session.deps
-    .adviser()
-    .tryLog(file.events, session.deps.nowMs())
-    .finally(() => clearTimeout(slow))
-  if (wrong !== null)
-    return session.notify(
-      'The kit file can be read, but what it says of its drums cannot be worked with. Nothing was changed.',
-      { tone: 'caution', details: wrong },
-    )
+  const cannot = 'The kit file can be read, but what it says of its drums cannot be worked with.'
+  if (!(await workThrough(session, [file], cannot))) return
   const here = session.get().kits.some(({ id }) => id === file.kit)
   const waiting = {
     name: nameIn(file.events),
@@ -175,9 +206,6 @@ export async function decideImport(
   })
   return sayTaken(session, `Imported ${copy.name}.`)
 }
-
-/** What takes longer is said while it lasts. */
-const SLOW_MS = 500
 
 const LARGEST_BYTES = 100 * 1024 * 1024
 
