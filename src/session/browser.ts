@@ -15,7 +15,7 @@ import { WorkerLost } from '@/workers/watched'
 import { bringDemo } from './actions/demo'
 import { watchAdvice } from './adviceWatch'
 import type { SessionDeps, WorkerName } from './deps'
-import { browserFailures } from './failures'
+import { atRest, browserFailures } from './failures'
 import type { Trouble } from './keeper'
 import { once } from '@/core/numeric/once'
 import { keepOffline } from './offline'
@@ -165,7 +165,7 @@ export const browserSession = once(() => {
   })
   setInterval(() => session.tick(), MINUTE_MS)
   // A page that goes away as pages do was not stopped by its kit.
-  window.addEventListener('pagehide', () => session.atRest())
+  window.addEventListener('pagehide', () => atRest(session.deps.failures))
   session.onEarRestarted = () =>
     void import('./actions/listening').then(({ listenAgain }) => listenAgain(session))
   void keepOffline(session)

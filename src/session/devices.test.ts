@@ -6,7 +6,7 @@ import { decideImport, importKit, kitFileWithTakes } from './actions/files'
 import { fileKit, archiveKit, renameKit } from './actions/kits'
 import { typeReading } from './actions/said'
 import { writeBackup } from '@/core/records/backup'
-import { atStart, NO_FAILURES, withFailed, withOpening, withoutFailed } from './failures'
+import { atRest, failedAtStart, opens, tryAgain } from './failures'
 import { kitsListed } from './kitsListed'
 import type { Session } from './session'
 import { logOf, testSession, twoToms, type TestBench } from './testSession'
@@ -177,11 +177,20 @@ test('a kit that cannot be folded is left out by itself, said, and exported; the
 })
 
 test('a kit counts as failed when the page did not come to rest with it twice, and only then', () => {
-  const kit = { kit: 'k', name: 'Kit' }
-  const once = withOpening(NO_FAILURES, kit)
-  expect(atStart(once).failed).toEqual([])
-  const twice = withOpening(once, kit)
-  expect(atStart(twice)).toMatchObject({ failed: [{ ...kit }], opening: null })
-  expect(atStart(withOpening(once, { kit: 'other', name: 'Other' })).failed).toEqual([])
-  expect(withoutFailed(withFailed(NO_FAILURES, { ...kit, why: '' }), 'k')).toEqual(NO_FAILURES)
+  const { failures: store } = testSession().session.deps
+  const kit = { id: 'k', name: 'Kit' }
+  const failed = () => failedAtStart(store).map((each) => each.kit)
+  opens(store, kit)
+  expect(failed()).toEqual([])
+  opens(store, { id: 'other', name: 'Other' })
+  opens(store, kit)
+  expect(failed()).toEqual([])
+  atRest(store)
+  opens(store, kit)
+  expect(failed()).toEqual([])
+  opens(store, kit)
+  expect([failed(), store.read().opening]).toEqual([['k'], null])
+  opens(store, kit)
+  tryAgain(store, 'k')
+  expect(store.read()).toEqual({ failed: [], opening: null })
 })

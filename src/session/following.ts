@@ -9,9 +9,9 @@ import { besideKeys } from '@/storage/eventLog'
 import type { JournalEntry } from '@/storage/journal'
 import { believeFirst } from './believe'
 import type { SessionDeps, Stores } from './deps'
-import { withFailed } from './failures'
+import { couldNotShow } from './failures'
 import type { Keeper } from './keeper'
-import { openKitLog, piecesOf, wholeKitLog } from './openKit'
+import { openKitLog, piecesOf, wholeKitLog, type Opened } from './openKit'
 import type { Notice, SessionState } from './state'
 
 interface Host {
@@ -20,6 +20,9 @@ interface Host {
   set(change: Partial<SessionState>): void
   notify(text: string, options?: Partial<Pick<Notice, 'tone'>>): void
 }
+
+/** So many kits are read at a time: the next do not wait for the database while these are folded. */
+const AT_ONCE = 16
 
 /** What the page knows of the log, and what the database has: folded into kits, followed across tabs, rescued where it was lost. */
 export class Following {
@@ -38,17 +41,16 @@ export class Following {
     const logs = new Map<string, KitLog>()
     let unreadable = 0
     this.followed = await storage.log.lastPlace()
-    for (const kit of await storage.log.kits()) {
-      if (this.isLeftOut(kit)) continue
-      try {
-        const opened = await openKitLog(storage, kit)
-        logs.set(kit, opened.log)
-        if (opened.anew) this.keepSummary(kit, true)
+    const there = (await storage.log.kits()).filter((kit) => !this.isLeftOut(kit))
+    for (let i = 0; i < there.length; i += AT_ONCE)
+      for (const opened of await Promise.all(
+        there.slice(i, i + AT_ONCE).map((kit) => this.openKit(storage, kit)),
+      )) {
+        if (!opened) continue
+        logs.set(opened.log.id, opened.log)
+        if (opened.anew) this.keepSummary(opened.log.id, true)
         unreadable += opened.unreadable
-      } catch (error) {
-        await this.leaveOut(kit, error)
       }
-    }
     const practice = await storage.practice.readAll()
     this.host.set({ practice: new Map(practice.map((state) => [practiceKey(state), state])), unreadable })
     const kits = [...logs.values()].flatMap(({ kit }) => (kit ? [kit] : []))
@@ -57,6 +59,15 @@ export class Following {
     this.host.deps.whenIdle(() => void rest())
     this.take(this.keeper.pending.flatMap(({ events }) => events))
     await this.follow()
+  }
+
+  private async openKit(storage: Stores, kit: string): Promise<Opened | null> {
+    try {
+      return await openKitLog(storage, kit)
+    } catch (error) {
+      await this.leaveOut(kit, error)
+      return null
+    }
   }
 
   private isLeftOut(kit: string): boolean {
@@ -69,7 +80,7 @@ export class Following {
     const name = nameIn(await this.wholeLog(kit))
     const { failures } = this.host.deps
     const why = error instanceof Error ? error.message : String(error)
-    failures.write(withFailed(failures.read(), { kit, name, why }))
+    couldNotShow(failures, { id: kit, name }, why)
     this.host.set({ failed: failures.read().failed })
   }
 

@@ -9,10 +9,11 @@ import type { StoredTake, TakeStore } from '@/storage/takeStore'
 import { actText, SETTING_WORDS } from '@/text/acts'
 import { setShown } from '@/text/shown'
 import type { SessionDeps, Stores } from './deps'
-import { atStart, withFailed, withoutFailed, withOpening } from './failures'
+import { atRest, failedAtStart, opens } from './failures'
 import { Following } from './following'
 import { Keeper, type Trouble } from './keeper'
 import { quietLine, type Line } from './line'
+import { Opening } from './opening'
 import { INITIAL_STATE, kitOf, type Notice, type SessionState } from './state'
 import { asOne, did, redoable, undoable, type Act } from './undo'
 
@@ -27,9 +28,6 @@ function sourceFor(state: SessionState): SessionState['source'] {
   const made = !kit || kit.simulated || state.practiceKit === kit.id
   return state.settings.source === 'practice' && !made ? 'ask' : state.settings.source
 }
-
-/** So long another tab may hold the log before that is said. */
-const HELD_MS = 5000
 
 /** Clocks of devices that are set right differ by less. */
 const CLOCK_OFF_MS = 2 * 60_000
@@ -51,6 +49,7 @@ export class Session {
   private readonly clockSaid = new Set<string>()
   private readonly keeper: Keeper
   private readonly following: Following
+  private readonly opening: Opening
 
   constructor(readonly deps: SessionDeps) {
     this.keeper = new Keeper(deps, () => this.following.storage, {
@@ -58,6 +57,7 @@ export class Session {
       onChange: () => this.showKeeping(),
     })
     this.following = new Following(this, this.keeper)
+    this.opening = new Opening(this, this.keeper, this.following)
   }
 
   readonly get = (): SessionState => this.store.getState()
@@ -74,6 +74,34 @@ export class Session {
   /** Reads what is kept, as far as the places need it; an empty log takes in the demo kit by `bringDemo`, or is left to the welcome. */
   async start(bringDemo: (session: Session) => Promise<unknown>): Promise<void> {
     this.tick()
+    this.watchWorkers()
+    const { deps, keeper, following } = this
+    deps.onTrouble((trouble) => this.showTrouble(trouble))
+    this.set({ failed: failedAtStart(deps.failures) })
+    if (!(await this.opening.open())) {
+      this.set({ phase: 'no-storage' })
+      if (await deps.beginsWithDemo()) await bringDemo(this)
+      return
+    }
+    if (!this.get().settings.device) this.keepSettings({ ...this.get().settings, device: deps.newId() })
+    // Two tabs opened at once both bring the demo; its events have fixed ids, so the log takes them once.
+    const { logs, unreadable, failed } = this.get()
+    const isEmpty = logs.size === 0 && unreadable === 0 && failed.length === 0
+    if (isEmpty && (await deps.beginsWithDemo())) await bringDemo(this)
+    deps.onAnnounced(() => void keeper.inTurn(() => following.follow()))
+    const kit = this.kit()
+    if (kit) opens(deps.failures, kit)
+    this.set({ phase: 'ready', acts: deps.sitting.read() })
+    // Drawn, and nothing more to do: this kit does no harm.
+    deps.whenIdle(() => deps.whenIdle(() => atRest(deps.failures)))
+  }
+
+  /** Reads the log although another tab holds it; nothing is kept until that lets go. */
+  readAnyway(): void {
+    this.opening.readAnyway()
+  }
+
+  private watchWorkers(): void {
     this.deps.onWorker((which, what) => {
       const { lostWorkers } = this.get()
       if (what === 'again' && which === 'ear') this.onEarRestarted()
@@ -81,119 +109,11 @@ export class Session {
       if (what === 'answers' && lostWorkers.has(which))
         this.set({ lostWorkers: new Set([...lostWorkers].filter((each) => each !== which)) })
     })
-    this.deps.onTrouble((trouble) => this.showTrouble(trouble))
-    const { failures } = this.deps
-    failures.write(atStart(failures.read()))
-    this.set({ failed: failures.read().failed })
-    try {
-      this.following.storage = await this.deps.openStorage()
-    } catch {
-      this.following.storage = null
-    }
-    const { storage } = this.following
-    if (!storage) {
-      this.set({ phase: 'no-storage' })
-      if (await this.deps.beginsWithDemo()) await bringDemo(this)
-      return
-    }
-    await this.read(storage)
-    await this.adopt()
-    if (!this.get().settings.device) this.keepSettings({ ...this.get().settings, device: this.deps.newId() })
-    // Two tabs opened at once both bring the demo; its events have fixed ids, so the log takes them once.
-    const { logs, unreadable, failed } = this.get()
-    const isEmpty = logs.size === 0 && unreadable === 0 && failed.length === 0
-    if (isEmpty && (await this.deps.beginsWithDemo())) await bringDemo(this)
-    this.deps.onAnnounced(() => void this.keeper.inTurn(() => this.following.follow()))
-    const kit = this.kit()
-    if (kit) failures.write(withOpening(failures.read(), { kit: kit.id, name: kit.name }))
-    this.set({ phase: 'ready', acts: this.deps.sitting.read() })
-    // Drawn, and nothing more to do: this kit does no harm.
-    this.deps.whenIdle(() => this.deps.whenIdle(() => this.atRest()))
-  }
-
-  /** The page came to rest with the kit that it opened. */
-  atRest(): void {
-    const { failures } = this.deps
-    failures.write({ ...failures.read(), opening: null })
-  }
-
-  /** A kit could not be shown: it is left out when the app is next begun, unless it can be shown before. */
-  couldNotShow(kit: KitState, error: Error): () => void {
-    const { failures } = this.deps
-    failures.write(withFailed(failures.read(), { kit: kit.id, name: kit.name, why: error.message }))
-    return () => failures.write(withoutFailed(failures.read(), kit.id))
-  }
-
-  /** A kit that is left out is to be opened again with the next start. */
-  tryAgain(kit: string): void {
-    const { failures } = this.deps
-    failures.write(withoutFailed(failures.read(), kit))
-  }
-
-  /**
-   * Reads what is kept while nothing else writes: a page that is still saving must not be met halfway. One that hangs would hold up
-   * everybody: after a while that is said, and reading goes on without the lock where its user wants it.
-   */
-  private async read(storage: Stores): Promise<void> {
-    let begun: Promise<void> | null = null
-    const read = async () => {
-      const before = this.get().settings
-      this.takeSettings(await storage.settings.read(), before)
-      await this.following.open(storage)
-    }
-    const readOnce = () => (begun ??= read())
-    const patience = setTimeout(() => !begun && this.set({ held: 'unread' }), HELD_MS)
-    const anyway = new Promise<void>((resolve, reject) => {
-      this.readAnyway = () => void readOnce().then(resolve, reject)
-    })
-    const locked = this.deps.exclusive(async () => {
-      this.set({ held: null })
-      await readOnce()
-    })
-    await Promise.race([locked, anyway])
-    clearTimeout(patience)
-    if (this.get().held) this.set({ held: 'unkept' })
-  }
-
-  /** Reads the log although another tab holds it; nothing is kept until that lets go. */
-  readAnyway: () => void = () => undefined
-
-  /** Takes the log from the tab that holds it. */
-  takeOver(): Promise<void> {
-    return this.deps.takeOver()
   }
 
   /** The time that is shown: moved on by acts and by the minute, not by every block of sound. */
   tick(): void {
     this.set({ clockMs: this.deps.nowMs() })
-  }
-
-  /** Takes up what a page that went away too soon left in the journal. */
-  private async adopt(): Promise<void> {
-    const before = this.get()
-    const found = await this.deps.journal.readAll()
-    const left = await Promise.all(found.acts.map((act) => this.following.withoutOld(act)))
-    if (left.length === 0 && found.damaged.length === 0) return
-    const { practice: now } = this.get()
-    const practice = new Map(now)
-    // What was done here while it was read is newer than what was left.
-    for (const state of left.flatMap((act) => act.practice)) {
-      const key = practiceKey(state)
-      if (now.get(key) === before.practice.get(key)) practice.set(key, state)
-    }
-    this.takeSettings(left.findLast((act) => act.settings)?.settings, before.settings)
-    this.set({ practice })
-    this.following.take(left.flatMap(({ events }) => events))
-    const written = this.keeper
-      .adopt({ acts: left, damaged: found.damaged })
-      .then(() => this.keeper.settled())
-    // While another tab holds the log they wait, and are shown all the same.
-    if (!this.get().held) await written
-  }
-
-  /** @param before as they were when these were asked for: what was changed since is newer */
-  private takeSettings(settings: Settings | null | undefined, before: Settings): void {
-    if (settings && this.get().settings === before) this.set({ settings })
   }
 
   /** Completes drafts and appends them as one act: shown at once, kept when the database has it. */

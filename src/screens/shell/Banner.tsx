@@ -1,7 +1,7 @@
 'use client'
 
 import { clsx } from 'clsx'
-import type { FailedKit } from '@/session/failures'
+import { tryAgain, type FailedKit } from '@/session/failures'
 import type { SetAside } from '@/session/keeper'
 import { takeNewVersion } from '@/session/offline'
 import { useSelect, useSession } from '@/session/react'
@@ -33,12 +33,12 @@ const HELD: Record<NonNullable<SessionState['held']>, Said> = {
     text: 'Another tab of Humbra holds the log and does not answer. Close that tab, read here meanwhile, or take over here: what was shown as kept is kept.',
     ways: [
       ['Read here', (session) => session.readAnyway()],
-      ['Take over', (session) => session.takeOver()],
+      ['Take over', (session) => session.deps.takeOver()],
     ],
   },
   unkept: {
     text: 'Another tab of Humbra still holds the log: what you do here is kept once that tab lets go. Close it, or take over here.',
-    ways: [['Take over', (session) => session.takeOver()]],
+    ways: [['Take over', (session) => session.deps.takeOver()]],
   },
 }
 
@@ -90,7 +90,7 @@ const leftOut = (failed: FailedKit): Said => ({
     [
       'Try it again',
       (session) => {
-        session.tryAgain(failed.kit)
+        tryAgain(session.deps.failures, failed.kit)
         reload()
       },
     ],

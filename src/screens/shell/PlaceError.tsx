@@ -1,6 +1,7 @@
 'use client'
 
 import { useEffect } from 'react'
+import { couldNotShow, tryAgain } from '@/session/failures'
 import { useKit, useSelect, useSession } from '@/session/react'
 import { undoable } from '@/session/undo'
 import { Button } from '@/ui/Button'
@@ -13,8 +14,11 @@ export function PlaceError({ error, onAgain }: { error: Error; onAgain: () => vo
   const last = useSelect(({ acts, clockMs }) => undoable(acts, clockMs))
   useEffect(() => {
     // Parts of the app that did not come are no kit's fault.
-    if (session && kit && !/chunk|dynamically imported/i.test(`${error.name} ${error.message}`))
-      return session.couldNotShow(kit, error)
+    if (!session || !kit || /chunk|dynamically imported/i.test(`${error.name} ${error.message}`)) return
+    const { failures } = session.deps
+    couldNotShow(failures, kit, error.message)
+    // Left by a way that helped.
+    return () => tryAgain(failures, kit.id)
   }, [session, kit, error])
   const others = kits.filter(({ id }) => id !== kit?.id)
   const goOn = (task: () => unknown) => () => void Promise.resolve(task()).then(onAgain)
