@@ -51,7 +51,7 @@ function zerosOf(f: (x: number) => number, from: number, count: number): number[
 /** Zeros by what they are of: every pitch that becomes a tension asks for some, and always for the same. */
 const found = new Map<string, readonly number[]>()
 
-function once(name: string, make: () => number[]): readonly number[] {
+function foundOnce(name: string, make: () => number[]): readonly number[] {
   let zeros = found.get(name)
   if (!zeros) found.set(name, (zeros = make()))
   return zeros
@@ -59,7 +59,7 @@ function once(name: string, make: () => number[]): readonly number[] {
 
 /** The first `count` positive zeros of J_m: j_m1, j_m2, ... */
 export function besselZeros(m: number, count: number): readonly number[] {
-  return once(`J ${m} ${count}`, () => zerosOf((x) => besselJ(m, x), 0.5, count))
+  return foundOnce(`J ${m} ${count}`, () => zerosOf((x) => besselJ(m, x), 0.5, count))
 }
 
 /**
@@ -68,5 +68,5 @@ export function besselZeros(m: number, count: number): readonly number[] {
  */
 export function besselPrimeZeros(m: number, count: number): readonly number[] {
   const zeros = (most: number) => zerosOf((x) => besselJPrime(m, x), 0.5, most)
-  return once(`J' ${m} ${count}`, () => (m === 0 ? [0, ...zeros(count - 1)] : zeros(count)))
+  return foundOnce(`J' ${m} ${count}`, () => (m === 0 ? [0, ...zeros(count - 1)] : zeros(count)))
 }

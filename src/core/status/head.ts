@@ -90,9 +90,11 @@ function spansOf(passes: readonly Pass[]): Span[] {
 }
 
 /** Three numbers make a head's pattern: lugs on three axes tell them, on a head of four the two that it has. */
+export const lugsThatTell = (count: number): number => Math.min(3, count / 2)
+
 function tellEvenness(lugs: ReadonlySet<number>, count: number): boolean {
   const axes = new Set([...lugs].map((lug) => Math.min(lug - 1, oppositeRod(lug - 1, count))))
-  return (count % 2 ? lugs.size : axes.size) >= Math.min(3, count / 2)
+  return (count % 2 ? lugs.size : axes.size) >= lugsThatTell(count)
 }
 
 const pitchBy = ({ read, whole, dials }: Span, law: boolean): HowKnown | null =>

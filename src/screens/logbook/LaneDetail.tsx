@@ -5,6 +5,7 @@ import { useMemo, useState } from 'react'
 import { headLog, type KitState } from '@/core/log/fold'
 import type { PastSitting } from '@/core/log/history'
 import { drumLog } from '@/core/log/fold'
+import { lugsThatTell } from '@/core/status/head'
 import { patternSpreadCents } from '@/core/status/targets'
 import { centsBetween } from '@/core/units/pitch'
 import { bringBackThere } from '@/session/actions/logbook'
@@ -40,7 +41,6 @@ export function LaneDetail({ session, kit, lane }: { session: Session; kit: KitS
     [kit, lane, nowMs, all],
   )
   const shown = all ? history : history.slice(0, SHOWN)
-  const named = shown.some(({ who }) => whoText(who, device) !== '')
   const struck = shown.some((past) => strokeWords(kit, lane, past) !== '')
   const there = (past: PastSitting) => {
     const hz = (past.left ?? past.found)?.hz
@@ -68,7 +68,6 @@ export function LaneDetail({ session, kit, lane }: { session: Session; kit: KitS
                 'done',
                 ...(struck ? ['centre, ring'] : []),
                 'by',
-                ...(named ? ['who'] : []),
                 '',
               ].map((head, i) => (
                 <th key={i} scope="col" className="py-1 pr-4 font-normal whitespace-nowrap">
@@ -91,13 +90,16 @@ export function LaneDetail({ session, kit, lane }: { session: Session; kit: KitS
                     {target && newest ? offText(centsBetween(target.meanHz, newest.hz)) : ''}
                   </td>
                   <td className="pr-4 whitespace-nowrap">
-                    {newest?.lugs ? `${Math.round(patternSpreadCents(newest, drum.lugs))} c` : ''}
+                    {newest && newest.lugs >= lugsThatTell(drum.lugs)
+                      ? `${Math.round(patternSpreadCents(newest, drum.lugs))} c`
+                      : ''}
                   </td>
                   <td className="pr-4 whitespace-nowrap">{keptText(kept.get(past.from))}</td>
                   <td className="min-w-44 pr-4">{sittingWords(past)}</td>
                   {struck ? <td className="pr-4 whitespace-nowrap">{strokeWords(kit, lane, past)}</td> : null}
-                  <td className="pr-4">{sourceText(past.by)}</td>
-                  {named ? <td className="pr-4">{whoText(past.who, device)}</td> : null}
+                  <td className="pr-4">
+                    {[sourceText(past.by), whoText(past.who, device)].filter(Boolean).join(', ')}
+                  </td>
                   <td className="whitespace-nowrap">
                     <Button tone="quiet" className="underline" onClick={() => setLooked(past)}>
                       as it was

@@ -1,4 +1,6 @@
 import { act, fireEvent, screen, within } from '@testing-library/react'
+import { typeReading } from '@/session/actions/said'
+import { chooseHead } from '@/session/actions/kits'
 import { noteDay, noteOccasion, noteWeather } from '@/session/actions/diary'
 import { keepKit } from '@/session/actions/sheets'
 import { settled, showScreen } from '../testScreen'
@@ -49,6 +51,25 @@ test('a lane says in words what it draws, opens to its sittings and closes again
   expect(within(table).getByText('22 c low')).toBeTruthy()
   fireEvent.click(lane)
   expect(screen.queryByRole('region', { name: 'Sittings of Rack batter' })).toBeNull()
+})
+
+test('a sitting says whose hand it was, and no spread of a single lug', async () => {
+  const { session, advanceMs } = await kept()
+  advanceMs(3 * DAY)
+  session.setSettings({ person: 'Ana' })
+  chooseHead(session, 'rack', 'batter')
+  typeReading(session, 157)
+  session.tick()
+  await showScreen(session, <LogbookScreen />)
+  await settled()
+  fireEvent.click(screen.getByRole('button', { name: /^Rack batter: 3 readings/ }))
+  const table = screen.getByRole('region', { name: 'Sittings of Rack batter' })
+  const [heads, ...rows] = within(table)
+    .getAllByRole('row')
+    .map((row) => Array.from(row.children, (cell) => cell.textContent))
+  const column = (name: string) => rows.map((row) => row[heads.indexOf(name)])
+  expect(column('by')).toEqual(['typed, Ana', 'typed', 'typed'])
+  expect(column('spread')).toEqual(['', '0 c', '0 c'])
 })
 
 test('gigs and humidity over the lanes, in words', async () => {

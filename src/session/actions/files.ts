@@ -68,8 +68,9 @@ export async function importKit(session: Session, chosen: File): Promise<void> {
   return takeKitFile(session, result.file)
 }
 
-/** What takes longer is said while it lasts. */
+/** What takes longer is said, and where it is every so often. */
 const SLOW_MS = 500
+const SAID_AGAIN_MS = 3000
 
 /**
  * Does with logs what the app would do with them, before anything of them is taken. Long work says where it is and can be stopped.
@@ -84,10 +85,12 @@ export async function workThrough(
   const stopped = new Promise<'stopped'>((resolve) => (stop = () => resolve('stopped')))
   const { nowMs, adviser } = session.deps
   let at = 0
-  const say = setInterval(() => {
+  const say = () => {
     const where = files.length > 1 ? `, ${at + 1} of ${files.length}` : ''
     session.notify(`Looking through ${nameIn(files[at].events)}${where}…`, { by: 'work', stop })
-  }, SLOW_MS)
+    saying = setTimeout(say, SAID_AGAIN_MS)
+  }
+  let saying = setTimeout(say, SLOW_MS)
   const answer = async (events: readonly HumbraEvent[]) => ({
     wrong: await adviser().tryLog(events, nowMs()),
   })
@@ -102,7 +105,7 @@ export async function workThrough(
     }
     return true
   } finally {
-    clearInterval(say)
+    clearTimeout(saying)
     if (session.get().notice?.by === 'work') session.set({ notice: null })
   }
 }
