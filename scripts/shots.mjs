@@ -234,7 +234,12 @@ async function kitOn(page) {
   await page.waitForTimeout(400)
   await shot(page, 'run')
 }
-const shot = (page, name) => page.screenshot({ path: `docs/screenshots/${name}.png` })
+
+async function shot(page, name) {
+  // At rest: nothing is on its way to the disk any more.
+  await page.waitForFunction(() => !document.querySelector('[data-on-the-way]:not([data-on-the-way="0"])'))
+  await page.screenshot({ path: `docs/screenshots/${name}.png` })
+}
 
 try {
   const day = await open(1280, 800, 'light')
