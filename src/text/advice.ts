@@ -117,6 +117,18 @@ function leftOutText({ leftOut, reason, readNext }: EvenAnswer): string {
 const muteText = ({ muteOther }: EvenAnswer): string =>
   muteOther ? 'Two tones stand at every lug: the other head answers, near alike. Mute it and read again.' : ''
 
+/** What is done although a whole head would not read so: pairs that are taken as they are, rods that go against their own lug. */
+function numbersText({ unlike, against, turns }: EvenAnswer): string {
+  const [first] = unlike
+  if (against.length) {
+    const [one] = against
+    return `Rod ${one} goes ${directionWord(turns[one - 1])} although its own lug reads ${turns[one - 1] > 0 ? 'high' : 'low'}: as the passes before answered, the pattern comes even so.`
+  }
+  if (!first) return ''
+  const [a, b] = first.cents < 0 ? first.lugs : [...first.lugs].reverse()
+  return `Lug ${a} reads ${ROUND(first.cents)} c over ${b}, opposite to it: if that stays after this pass, look at hoop and edge.`
+}
+
 function moveText(answer: EvenAnswer): string {
   const moves = alikeMoves(answer.turns)
   const all = moves.length === 1 && moves[0].rods.length === answer.turns.length
@@ -149,7 +161,9 @@ export function forecastWords({ withinSpreadCents, likelySpreadCents }: EvenAnsw
 /** Why these rods, in one sentence made from the move itself, or the turns that a deliberately uneven head is to have. */
 export function whyText(answer: EvenAnswer, lugHz: readonly number[], onPurpose = false): string {
   const moves = alikeMoves(answer.turns)
-  const notes = [leftOutText(answer), muteText(answer)].filter(Boolean).map((note) => ` ${note}`)
+  const notes = [leftOutText(answer), muteText(answer), numbersText(answer)]
+    .filter(Boolean)
+    .map((note) => ` ${note}`)
   if (answer.reason !== null || moves.length === 0) return adviceText(answer)
   if (onPurpose)
     return 'Each rod goes towards the turns wanted of it, away from an even pull; mean and pattern are checked after.'

@@ -37,11 +37,15 @@ function seenLines(answer: EvenAnswer): string[] {
   const off = centsBetween(answer.targetHz, answer.meanHz)
   const lines = [
     `Mean ${fixed(answer.meanHz, 1)} Hz, ${cents(off)} ${off < 0 ? 'under' : 'over'} the target, ± ${fixed(Math.max(0.1, answer.meanErrorCents), 1)} c.`,
-    `Spread ${cents(answer.spreadCents)} ± ${fixed(Math.max(0.1, answer.spreadErrorCents), 1)}: the twofold pattern, the only unevenness that lug pitch shows.`,
+    `Spread ${cents(answer.spreadCents)} ± ${fixed(Math.max(0.1, answer.spreadErrorCents), 1)}: ${answer.unlike.length ? 'lug by lug, as the numbers differ' : 'the twofold pattern, the only unevenness that lug pitch shows'}.`,
   ]
   if (answer.leftOut.length) {
     lines.push(`Left out: lug ${listText(answer.leftOut)}, read on another mode or slipped.`)
   }
+  if (answer.readingScatterCents !== null)
+    lines.push(
+      `Numbers without a sound scatter by about ${fixed(answer.readingScatterCents, 0)} c in this sitting.`,
+    )
   if (answer.surprise !== null) lines.push(forecastText(answer.surprise))
   return lines
 }

@@ -1,6 +1,7 @@
 import type { HeadState } from '../head/estimate'
 import { harmonicAt } from '../head/harmonics'
 import { densityOf, heardBetween, partsOf, polesOf, shareAt, type Reader } from '../head/readingLaw'
+import { isBare } from '../head/pictures'
 import type { LugReading } from '../head/readings'
 import { CENTS_PER_NEPER } from '../units/pitch'
 import type { TargetPattern } from './cost'
@@ -26,7 +27,7 @@ const errorCents = ({ errorHz, hz }: LugReading) => (CENTS_PER_NEPER * errorHz) 
  * @param evenMatters false for a head that is uneven on purpose: its lugs need not agree
  */
 export function asRead(
-  { newest, lugs }: HeadState,
+  { newest, lugs, scatter }: HeadState,
   target: TargetPattern,
   toleranceCents: number,
   pitchMatters: boolean,
@@ -34,7 +35,7 @@ export function asRead(
 ): AsRead {
   const off = newest.map((reading) => ({
     cents: CENTS_PER_NEPER * Math.log(reading.hz / Math.sqrt(harmonicAt(target, reading.lug, lugs))),
-    error: errorCents(reading),
+    error: errorCents(reading) * (isBare(reading) ? scatter : 1),
   }))
   if (off.length === 0) return { spreadCents: null, outside: false }
   const beyond = (cents: number, error: number) => cents - toleranceCents > BEYOND_ERRORS * error
@@ -76,11 +77,15 @@ export interface Against {
 }
 
 /** Readings (0-based lugs) that the head as a whole cannot show, with how far they lie off it, furthest first. */
-export function against({ newest, leading, hypotheses, lugs }: HeadState): Against[] {
+export function against(state: HeadState): Against[] {
+  const { newest, leading, hypotheses, lugs, byLug } = state
+  // Lug by lug nothing stands against a head but what no lug could show.
+  const strays = byLug && byLug.weight > LUGS_EXPLAIN ? byLug.picture.stray : null
   const poles = polesOf(leading.x)
   const reader = leadingReader(hypotheses)
   return newest
     .flatMap((reading) => {
+      if (strays && (reading.confirmed || !strays.includes(reading.lug))) return []
       const { cents, error } = offHead(reading, poles, lugs, reader)
       const least = Math.max(
         AGAINST_ERRORS * error,
@@ -94,6 +99,9 @@ export function against({ newest, leading, hypotheses, lugs }: HeadState): Again
     })
     .sort((a, b) => Math.abs(b.cents) - Math.abs(a.cents))
 }
+
+/** From this weight on the picture lug by lug explains what the two poles do not. */
+const LUGS_EXPLAIN = 0.05
 
 function leadingReader(hypotheses: HeadState['hypotheses']): Reader {
   return hypotheses.reduce((a, b) => (b.weight > a.weight ? b : a)).reader

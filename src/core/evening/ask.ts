@@ -18,7 +18,7 @@ export function isEnough(state: HeadState, toleranceCents: number): boolean {
   // A dial read at every lug is no tap.
   const taps = state.newest.length
   if (taps >= state.lugs) return true
-  const doubt = Math.max(...stateErrorCents(state.belief, state.lugs))
+  const doubt = Math.max(...stateErrorCents(state.leading, state.lugs))
   return (
     taps >= ENOUGH_TAPS &&
     state.leftOut.length === 0 &&

@@ -34,9 +34,16 @@ const UNEVEN_MODEL_CENTS = 6
 
 /** The head's state as all of a request tells it. */
 export function stateFor(request: EvenRequest): HeadState {
-  return estimateHead(request.head, request.rounds, {
+  const state = estimateHead(request.head, request.rounds, {
     ...request,
     aroundHz: targetMeanHz(request.target),
     ...('offsetTurns' in request.target ? { modelErrorCents: UNEVEN_MODEL_CENTS } : {}),
   })
+  const { byLug } = state
+  if (!byLug || byLug.weight > AT_LEAST) return state
+  const contradicts = against({ ...state, byLug: null }).some(({ lug }) => !byLug.picture.stray.includes(lug))
+  return contradicts ? { ...state, byLug: { ...byLug, weight: AT_LEAST } } : state
 }
+
+/** Two poles that what was read contradicts are no likelier a story than lugs that differ by themselves. */
+const AT_LEAST = 0.6

@@ -4,6 +4,9 @@ import { seededRandom } from '../numeric/random'
 import { patternOverLugs, spreadCents } from '../head/harmonics'
 import { COSINE, MEAN, SINE, type Belief } from '../head/kalman'
 import { CENTS_PER_NEPER } from '../units/pitch'
+import type { HeadState } from '../head/estimate'
+import { overLugs } from '../head/circle'
+import { weighed, type LugPicture } from '../head/lugPicture'
 import type { TargetPattern } from './cost'
 
 const DRAWS = 400
@@ -14,9 +17,54 @@ const standardDraws = once(() => {
   return Array.from({ length: DRAWS }, () => Float64Array.from({ length: 3 }, () => random.normal()))
 })
 
+/** The same for a picture lug by lug, as many numbers as a head may have lugs. */
+const lugDraws = once(() => {
+  const random = seededRandom(SEED)
+  return Array.from({ length: DRAWS }, () => Float64Array.from({ length: MOST_LUGS }, () => random.normal()))
+})
+const MOST_LUGS = 24
+
+function drawAll(hypotheses: HeadState['hypotheses'], byLug: HeadState['byLug'], lugs: number): number[][] {
+  if (!byLug) return drawLugHz(hypotheses, lugs, DRAWS)
+  const alone = Math.round(byLug.weight * DRAWS)
+  return [...drawLugHz(hypotheses, lugs, DRAWS - alone), ...drawLugs(byLug.picture, alone)]
+}
+
+/** Lug pitches drawn from a picture lug by lug: so many from each member as it has weight. */
+function drawLugs(picture: LugPicture, count: number): number[][] {
+  const { lugs, aroundHz2 } = picture
+  const normals = lugDraws()
+  let sum = 0
+  let from = 0
+  return weighed(picture).flatMap(({ member: { x, p }, weight }) => {
+    sum += weight
+    const to = Math.round(sum * count)
+    const part = new Float64Array(lugs * lugs)
+    for (let i = 0; i < lugs; i++) for (let j = 0; j < lugs; j++) part[i * lugs + j] = p[i * x.length + j]
+    for (let i = 0; i < lugs; i++) part[i * (lugs + 1)] += 1e-6
+    const l = to > from ? cholesky(part, lugs) : null
+    const drawn = normals.slice(from, to).map((z) => {
+      const parts = Array.from({ length: lugs }, (_, i) => {
+        let value = x[i]
+        for (let j = 0; j <= i; j++) value += (l ? l[i * lugs + j] : 0) * z[j]
+        return value
+      })
+      return overLugs(parts, lugs).map((cents) =>
+        Math.sqrt(Math.max(1, aroundHz2 * (1 + (2 * cents) / CENTS_PER_NEPER))),
+      )
+    })
+    from = to
+    return drawn
+  })
+}
+
 /** Lug pitches drawn from what is believed of the head: so many from each hypothesis as it has weight. */
-function drawLugHz(hypotheses: ReadonlyArray<{ belief: Belief; weight: number }>, lugs: number): number[][] {
-  const all = standardDraws()
+function drawLugHz(
+  hypotheses: ReadonlyArray<{ belief: Belief; weight: number }>,
+  lugs: number,
+  count: number,
+): number[][] {
+  const all = standardDraws().slice(0, count)
   let from = 0
   let sum = 0
   return hypotheses.flatMap(({ belief, weight }) => {
@@ -51,6 +99,16 @@ export function spreadAgainst(lugHz: readonly number[], target: TargetPattern): 
   return spreadCents(lugHz.map((hz, i) => hz / Math.sqrt(wanted[i])))
 }
 
+/** How likely lugs lie together, wherever the head stands: within so many cents, and beyond twice as many. */
+export function lugsTogether(picture: LugPicture, withinCents: number) {
+  const spreads = drawLugs(picture, DRAWS).map((lugHz) => spreadCents(lugHz))
+  const part = (is: (spread: number) => boolean) => spreads.filter(is).length / spreads.length
+  return {
+    within: part((spread) => spread <= withinCents),
+    farOut: part((spread) => spread > 2 * withinCents),
+  }
+}
+
 /** On pitch means within the band that is drawn: half the tolerance each way. */
 export const PITCH_PART = 0.5
 
@@ -68,9 +126,8 @@ export interface Odds {
 
 /** How likely the head is within tolerance, by drawing from what is believed of it. */
 export function oddsOf(
-  hypotheses: ReadonlyArray<{ belief: Belief; weight: number }>,
+  { hypotheses, byLug, lugs }: Pick<HeadState, 'hypotheses' | 'byLug' | 'lugs'>,
   target: TargetPattern,
-  lugs: number,
   toleranceCents: number,
 ): Odds {
   let within = 0
@@ -78,7 +135,7 @@ export function oddsOf(
   let sum = 0
   let squares = 0
   const spreads: number[] = []
-  const all = drawLugHz(hypotheses, lugs)
+  const all = drawAll(hypotheses, byLug, lugs)
   for (const lugHz of all) {
     const spread = spreadAgainst(lugHz, target)
     const mean = meanHz2(lugHz)

@@ -1,6 +1,8 @@
 import { HAND_ERROR_TURNS } from '../head/hand'
 import { harmonicAt, harmonicsOf, patternOverLugs, type Harmonics } from '../head/harmonics'
 import { COSINE, MEAN, SECOND, SINE, TURN_LAW, type Belief } from '../head/kalman'
+import { circleOf, partsOver } from '../head/circle'
+import { weighed, type LugPicture } from '../head/lugPicture'
 import { CENTS_PER_NEPER } from '../units/pitch'
 
 /** Squared pitches that are wanted: mean and second harmonic, in Hz^2. */
@@ -43,7 +45,6 @@ export function passCost(
   target: TargetPattern,
   lugs: number,
   lean: Lean,
-  toleranceCents: number,
   usualSecond: number,
 ): CostModel {
   const { p } = belief
@@ -58,9 +59,6 @@ export function passCost(
       : lugs % 2 === 0
         ? UNSEEN_WEIGHT.pairs
         : UNSEEN_WEIGHT.singles
-  const handPerRod =
-    scale * (HAND_ERROR_TURNS / lugs) ** 2 * (x[TURN_LAW] ** 2 + UNEVEN_WEIGHT * 4 * x[SECOND] ** 2)
-  const effort = EFFORT_PART * Math.min(EFFORT_CENTS, toleranceCents) ** 2
   const at = (i: number, j: number) => p[i * 5 + j]
   const still = unseenPart(lean.turns)
 
@@ -82,18 +80,81 @@ export function passCost(
       RISK * meanVar +
       UNEVEN_WEIGHT * ((after.cosine - target.cosine) ** 2 + (after.sine - target.sine) ** 2 + RISK * wave)
     let rest = 0
-    let hand = 0
-    let rods = 0
-    for (let i = 0; i < lugs; i++) {
-      const t = turns[i]
-      rest += (still[i] + t - harmonicAt(d, i, lugs)) ** 2
-      if (t !== 0) rods += 1
-      if (t > 0) hand += 1
-      if (t < 0) hand += 1 + LOOSEN_WEIGHT
-    }
-    return scale * (seen + (unseen * x[TURN_LAW] ** 2 * rest) / lugs) + handPerRod * hand + effort * rods
+    for (let i = 0; i < lugs; i++) rest += (still[i] + turns[i] - harmonicAt(d, i, lugs)) ** 2
+    return scale * (seen + (unseen * x[TURN_LAW] ** 2 * rest) / lugs)
   }
   return { cost, predict: (turns: readonly number[]) => moved(harmonicsOf(turns)) }
+}
+
+/** What the hand pays for a pass, in squared cents: its own error on every rod, and its time. */
+export function workCost(
+  { x }: Belief,
+  target: TargetPattern,
+  lugs: number,
+  toleranceCents: number,
+  usualSecond: number,
+) {
+  const second = Math.max(x[SECOND], LEAST_SECOND * usualSecond * x[TURN_LAW])
+  const toCents = CENTS_PER_NEPER / (2 * target.mean)
+  const handPerRod =
+    ((toCents * HAND_ERROR_TURNS) / lugs) ** 2 * (x[TURN_LAW] ** 2 + UNEVEN_WEIGHT * 4 * second ** 2)
+  const effort = EFFORT_PART * Math.min(EFFORT_CENTS, toleranceCents) ** 2
+  return (turns: readonly number[]): number => {
+    let sum = 0
+    for (let i = 0; i < lugs; i++)
+      if (turns[i] !== 0) sum += effort + handPerRod * (turns[i] > 0 ? 1 : 1 + LOOSEN_WEIGHT)
+    return sum
+  }
+}
+
+/**
+ * The cost of a pass as the picture lug by lug has it: expected squared cents of every pattern after its own gain. Patterns decouple, so it
+ * is a quadratic form in the turns.
+ * @param meanWeight what a distance of the mean from its target counts: next to nothing where only evenness is wanted
+ */
+export function lugCost(picture: LugPicture, target: TargetPattern, meanWeight: number) {
+  const { lugs, aroundHz2 } = picture
+  const { order, orders, at: waves } = circleOf(lugs)
+  const wanted = partsOver(
+    patternOverLugs(target, lugs).map((hz2) => (CENTS_PER_NEPER / 2) * (hz2 / aroundHz2 - 1)),
+    lugs,
+  )
+  // How far a dial gives for a pull nobody knows before its law is: its gains are not merely uncertain but may be double.
+  const risk = picture.source === 'dial' ? 1 : RISK
+  const along = new Float64Array(lugs)
+  const squared = new Float64Array(orders)
+  let still = 0
+  const weightOf = (at: number) => (at === 0 ? meanWeight : 2 * UNEVEN_WEIGHT) / lugs
+  for (const { member, weight } of weighed(picture)) {
+    const size = member.x.length
+    order.forEach((at, part) => {
+      const [a, g] = [member.x[part] - wanted[part], member.x[lugs + at]]
+      along[part] += weight * (a * g + risk * member.p[part * size + lugs + at])
+      still += weight * weightOf(at) * a * a
+    })
+    for (let at = 0; at < orders; at++)
+      squared[at] += weight * (member.x[lugs + at] ** 2 + risk * member.p[(lugs + at) * (size + 1)])
+  }
+  // The same by rods: a search asks many thousand times.
+  const linear = new Float64Array(lugs)
+  const form = new Float64Array(lugs * lugs)
+  order.forEach((at, part) => {
+    for (let i = 0; i < lugs; i++) {
+      const row = weightOf(at) * waves[i][part]
+      linear[i] += 2 * row * along[part]
+      for (let j = 0; j < lugs; j++) form[i * lugs + j] += row * squared[at] * waves[j][part]
+    }
+  })
+  return (turns: readonly number[]): number => {
+    let sum = still
+    for (let i = 0; i < lugs; i++) {
+      if (turns[i] === 0) continue
+      let row = linear[i]
+      for (let j = 0; j < lugs; j++) if (turns[j] !== 0) row += form[i * lugs + j] * turns[j]
+      sum += row * turns[i]
+    }
+    return sum
+  }
 }
 
 /** How the rods are known to pull away from what is wanted of them, in turns. */

@@ -1,24 +1,20 @@
 import { explainPair } from '../head/pairCause'
-import {
-  asIfPitchWereKnown,
-  learnedFrom,
-  lookAhead,
-  stateErrorCents,
-  stateHarmonics,
-  stateLugHz,
-} from '../head/belief'
+import { asIfPitchWereKnown, learnedFrom, stateHarmonics, stateLugHz } from '../head/belief'
 import type { HeadState } from '../head/estimate'
+import { harmonicAt } from '../head/harmonics'
+import { median } from '../numeric/median'
+import { isBare, lugsExpected, lugsLead, shownLugHz, stateAfter } from '../head/pictures'
 import { varianceOf } from '../numeric/gaussian'
 import { MEAN, type Belief, TURN_LAW } from '../head/kalman'
 import { rodPulls } from '../head/rods'
 import { CENTS_PER_NEPER } from '../units/pitch'
-import { against, asRead, disagreements } from './asRead'
+import { against, asRead, disagreements, type Disagreement } from './asRead'
 import { isEnough, readNext, rodsToFeel } from './ask'
 import { believed, stateFor } from './believed'
 import { oddsOf, spreadAgainst } from './confidence'
 import { isDone, judge, type Seen } from './judge'
 import { orderSteps } from './order'
-import { choose, DEFAULT_KEYS, DEFAULT_LARGEST_STEP } from './plan'
+import { choose, DEFAULT_KEYS, DEFAULT_LARGEST_STEP, type Plan } from './plan'
 import { suspectsOf } from './suspect'
 import { defaultToleranceCents } from './tolerance'
 import { DEFAULT_SMALLEST_STEP, targetMeanHz, type EvenAnswer, type EvenRequest } from './types'
@@ -38,16 +34,22 @@ export function even(request: EvenRequest): EvenAnswer {
   const pitchKnown = state.knownBy === 'pitch' || state.knownBy === 'whole' || state.knownBy === null
   // By dial, ear or hand nothing is said of the pitch: cents are those between the lugs, wherever the head stands.
   const told = (belief: Belief) => (pitchKnown ? belief : asIfPitchWereKnown(belief))
-  const odds = (from: HeadState['hypotheses']) =>
+  const odds = (from: HeadState) =>
     oddsOf(
-      from.map((one) => ({ ...one, belief: told(one.belief) })),
+      { ...from, hypotheses: from.hypotheses.map((one) => ({ ...one, belief: told(one.belief) })) },
       plan.target,
-      head.lugs,
       toleranceCents,
     )
   const off = against(state)
   const seen: Seen = {
-    ...{ state, plan, toleranceCents, against: off, now: odds(state.hypotheses) },
+    ...{
+      state,
+      plan,
+      toleranceCents,
+      against: off,
+      now: odds(state),
+      twoFar: odds({ ...state, byLug: null }).farOut,
+    },
     asRead: asRead(
       state,
       plan.target,
@@ -68,13 +70,11 @@ export function even(request: EvenRequest): EvenAnswer {
         ? testTurns(request, suspects[0])
         : new Array<number>(head.lugs).fill(0)
   const moved = turns.some((turn) => turn !== 0)
-  const later = moved
-    ? state.hypotheses.map((one) => ({ ...one, belief: lookAhead(one.belief, turns) }))
-    : state.hypotheses
-  const foreseen = moved ? odds(later) : seen.now
-  const after = moved ? lookAhead(state.belief, turns) : state.belief
+  const after = moved ? stateAfter(state, turns) : state
+  const foreseen = moved ? odds(after) : seen.now
   const done = isDone(request, reason, seen)
-  const { belief, leading } = state
+  const { belief } = state
+  const expected = lugsExpected(pitchKnown ? after : { ...after, belief: told(after.belief) })
   const again = [
     ...new Set([
       ...state.leftOut.map((lug) => lug + 1),
@@ -86,9 +86,9 @@ export function even(request: EvenRequest): EvenAnswer {
     steps: moved ? orderSteps(turns, request.keys ?? DEFAULT_KEYS) : [],
     pressAfter: moved,
     ...{ targetHz: plan.targetHz, toleranceCents },
-    predictedHz: pass.predictedHz ?? stateLugHz(after, head.lugs),
-    predictedErrorCents: pass.predictedErrorCents ?? stateErrorCents(told(after), head.lugs),
-    spreadCents: state.knownBy ? spreadAgainst(stateLugHz(leading, head.lugs), plan.target) : 0,
+    predictedHz: pass.predictedHz ?? expected.lugHz,
+    predictedErrorCents: pass.predictedErrorCents ?? expected.errorCents,
+    spreadCents: state.knownBy ? spreadAgainst(shownLugHz(state), plan.target) : 0,
     spreadErrorCents: seen.now.spreadErrorCents,
     meanHz: Math.sqrt(Math.max(1, belief.x[MEAN])),
     meanErrorCents:
@@ -96,7 +96,7 @@ export function even(request: EvenRequest): EvenAnswer {
     confidence: foreseen.within,
     likelySpreadCents: foreseen.likelyCents,
     withinSpreadCents: foreseen.withinCents,
-    readNext: readNext(state, after, moved, again),
+    readNext: readNext(state, after.belief, moved, again),
     leftOut: state.leftOut.map((lug) => lug + 1),
     learned: learnedFrom(belief),
     enough: isEnough(state, toleranceCents),
@@ -104,6 +104,8 @@ export function even(request: EvenRequest): EvenAnswer {
     rods: rodPulls(state.rods),
     suspects: reason === 'suspect-rod' || held.length ? (named.length ? named : suspects) : [],
     disagree: reason === 'readings-disagree' ? [...seen.disagree] : [],
+    ...asNumbersSay(state, turns, plan),
+    readingScatterCents: scatterCents(state),
     readSpreadCents: seen.asRead.spreadCents,
     roundSpreadsCents: state.roundsLugHz.map((lugHz) => lugHz && spreadAgainst(lugHz, plan.target)),
     knownBy: state.knownBy,
@@ -119,12 +121,61 @@ export function even(request: EvenRequest): EvenAnswer {
 
 /** The turns of the pass: by the head as a whole, or lug by lug where its readings are to be taken as they are. */
 function passOf(
-  { believe, smallestStepTurns = DEFAULT_SMALLEST_STEP }: EvenRequest,
+  { believe, rounds, smallestStepTurns = DEFAULT_SMALLEST_STEP }: EvenRequest,
   { state, plan, toleranceCents, asRead: { outside } }: Seen,
 ): { turns: number[]; predictedHz?: number[]; predictedErrorCents?: number[] } {
-  if (believe !== 'readings') return { turns: plan.turns }
+  if (believe !== 'readings') return { turns: heardTurns(rounds, plan.turns, smallestStepTurns) }
   const pass = byReadings(state, plan.targetHz, smallestStepTurns, toleranceCents)
   return outside ? pass : { ...pass, turns: pass.turns.map(() => 0) }
+}
+
+/** An ear that hears a lug off is believed as far as the smallest turn, until a turn has shown what it does. */
+function heardTurns(rounds: EvenRequest['rounds'], planned: number[], smallest: number): number[] {
+  const { ear } = rounds.at(-1)!
+  const turnedBefore = rounds.some(({ turns }) => turns?.some((turn) => turn !== 0))
+  if (!ear || turnedBefore || planned.some((turn) => turn !== 0)) return planned
+  return planned.map((_, rod) => {
+    const word = ear[rod] ?? 'alike'
+    return word === 'alike' ? 0 : word.endsWith('higher') ? -smallest : smallest
+  })
+}
+
+/** What one number scatters by, in cents, as the sitting has shown it; null where none was read that is not told by its sound. */
+function scatterCents({ newest, scatter }: HeadState): number | null {
+  const errors = newest.filter(isBare).map(({ errorHz, hz }) => (CENTS_PER_NEPER * errorHz) / hz)
+  return errors.length ? scatter * median(errors) : null
+}
+
+/** A difference of so many of its errors and so many cents is worth a word. */
+const WORTH_A_WORD = { errors: 3, cents: 8 }
+
+/** What the advice does that the numbers alone would not: pairs that read unalike are taken as they are, rods go against their own. */
+function asNumbersSay(state: HeadState, turns: readonly number[], { target }: Plan) {
+  const unlike: Disagreement[] = []
+  const against: number[] = []
+  if (state.knownBy !== 'pitch' || !lugsLead(state) || turns.every((turn) => turn === 0))
+    return { unlike, against }
+  const worth = (cents: number, error: number) =>
+    Math.abs(cents) > Math.max(WORTH_A_WORD.cents, WORTH_A_WORD.errors * error)
+  const own = new Map(state.newest.map((reading) => [reading.lug, reading]))
+  const error = scatterCents(state) ?? 0
+  const { lugs } = state
+  for (let lug = 0; lugs % 2 === 0 && lug < lugs / 2; lug++) {
+    const [a, b] = [own.get(lug), own.get(lug + lugs / 2)]
+    const cents = a && b ? CENTS_PER_NEPER * Math.log(b.hz / a.hz) : 0
+    if (worth(cents, Math.SQRT2 * error))
+      unlike.push({ lugs: [lug + 1, lug + 1 + lugs / 2], cents, what: 'opposite' })
+  }
+  const off = state.newest.map(({ lug, hz }) => ({
+    lug,
+    cents: CENTS_PER_NEPER * Math.log(hz / Math.sqrt(harmonicAt(target, lug, lugs))),
+  }))
+  const mean = turns.reduce((sum, turn) => sum + turn, 0) / lugs
+  const middle = off.reduce((sum, { cents }) => sum + cents, 0) / Math.max(1, off.length)
+  for (const { lug, cents } of off)
+    if (worth(cents - middle, error) && (turns[lug] - mean) * (cents - middle) > 0 && turns[lug] * cents > 0)
+      against.push(lug + 1)
+  return { unlike: unlike.sort((a, b) => Math.abs(b.cents) - Math.abs(a.cents)), against }
 }
 
 /** Rounds that are read anew for that: what stood before them says nothing of how the newest was taken. */
@@ -133,7 +184,8 @@ const STANDING_ROUNDS = 4
 /** Whether the newest readings contradict nothing once the microphone is taken to have stood still. */
 function standingExplains(request: EvenRequest, state: HeadState): boolean {
   const { rounds } = request
-  if (rounds.at(-1)!.mic === 'standing' || state.read.length < 4) return false
+  const { mic, readings } = rounds.at(-1)!
+  if (mic === 'standing' || !readings?.length || state.read.length < 4) return false
   const stood = stateFor({
     ...request,
     rounds: rounds.slice(-STANDING_ROUNDS).map((round) => ({ ...round, mic: 'standing' as const })),

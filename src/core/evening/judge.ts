@@ -1,10 +1,12 @@
-import { stateErrorCents, stateLugHz } from '../head/belief'
+import { stateErrorCents } from '../head/belief'
+import { shownLugHz } from '../head/pictures'
 import type { HeadState } from '../head/estimate'
 import { MEAN } from '../head/kalman'
 import { hoopPart } from '../head/rods'
+import { dialCents } from '../head/gauge'
 import { CENTS_PER_NEPER } from '../units/pitch'
 import type { Against, AsRead, Disagreement } from './asRead'
-import { PITCH_PART, spreadAgainst, type Odds } from './confidence'
+import { lugsTogether, PITCH_PART, spreadAgainst, type Odds } from './confidence'
 import { leanOf, type Plan } from './plan'
 import type { EvenRequest, Reason } from './types'
 
@@ -20,10 +22,19 @@ const LUGS_TO_BE_DONE = 3
 const DISAGREE = 2
 const DISAGREE_PART = 0.34
 
+/** ... or, where no turn helps any more, no likelier than that. */
+const FAR = 0.12
+
+/** That lugs differ by themselves is sure from this weight on; before, two poles may be all there is. */
+const SURE = 0.98
+const isSure = ({ byLug }: HeadState) => byLug !== null && byLug.weight > SURE
+
 export interface Seen {
   state: HeadState
   plan: Plan
   now: Odds
+  /** The same probability as two poles alone have it; null where there is no such picture. */
+  twoFar: number
   asRead: AsRead
   toleranceCents: number
   /** Readings that stand against the head, and what they contradict. */
@@ -38,8 +49,8 @@ export interface Seen {
 export function judge(request: EvenRequest, seen: Seen): Reason | null {
   const { state, plan, asRead, toleranceCents, against } = seen
   const { head } = request
-  // Turns from slack for a head that is to be uneven are a recipe: nothing need be read to turn them.
-  const recipe = 'offsetTurns' in request.target && request.start === 'slack'
+  // Turns of a head that is to be uneven are a recipe: nothing need be read to turn them, and no reading contradicts them.
+  const recipe = 'offsetTurns' in request.target
   if (state.knownBy === null && !recipe) return 'need-readings'
   const read = state.read.length
   const doubt = Math.max(...stateErrorCents(state.belief, head.lugs))
@@ -51,7 +62,7 @@ export function judge(request: EvenRequest, seen: Seen): Reason | null {
     if (read < LUGS_TO_BE_DONE) return 'need-readings'
     return still ? (asRead.outside ? 'no-turn-helps' : 'within-tolerance') : null
   }
-  if (doDisagree(state, against, seen.disagree, seen.now.spreadErrorCents)) return 'readings-disagree'
+  if (!recipe && doDisagree(state, against, seen.now.spreadErrorCents)) return 'readings-disagree'
   const tooFew = state.knownBy === 'pitch' && state.readSinceTurn < LUGS_TO_BE_DONE
   const unanswered = request.rounds.length > 1 && read === 0
   if (isWithin(request, seen)) {
@@ -62,7 +73,7 @@ export function judge(request: EvenRequest, seen: Seen): Reason | null {
   if (seen.suspected) return 'suspect-rod'
   if (still) {
     if (unanswered || tooFew) return 'need-readings'
-    const spread = spreadAgainst(stateLugHz(state.leading, head.lugs), plan.target)
+    const spread = spreadAgainst(shownLugHz(state), plan.target)
     if (spread > toleranceCents && (request.hoopOrEdge || seen.held || drumPulls(state)))
       return 'hoop-or-edge'
     return plan.atCeiling ? 'ceiling' : 'no-turn-helps'
@@ -73,13 +84,12 @@ export function judge(request: EvenRequest, seen: Seen): Reason | null {
 
 /** Whether readings cannot stand together, so that nothing is turned before some were taken again. */
 export function doDisagree(
-  { knownBy, read }: Pick<HeadState, 'knownBy' | 'read'>,
+  { knownBy, read, byLug }: Pick<HeadState, 'knownBy' | 'read' | 'byLug'>,
   off: readonly Against[],
-  disagree: readonly Disagreement[],
   spreadErrorCents: number,
 ): boolean {
-  if (knownBy === 'ear') return disagree.some(({ what }) => what === 'opposite')
-  const unsure = off.length > 0 && spreadErrorCents > ENOUGH_CENTS
+  if (knownBy === 'ear') return false
+  const unsure = off.length > 0 && spreadErrorCents > ENOUGH_CENTS && !byLug
   // What came again is no slip: what else it may be is asked.
   return isMany(off.length, read.length) || unsure || off.some(({ confirmed }) => confirmed)
 }
@@ -90,7 +100,7 @@ export function isMany(against: number, read: number): boolean {
 }
 
 function isWithin(request: EvenRequest, { state, plan, now, toleranceCents }: Seen): boolean {
-  const lugHz = stateLugHz(state.leading, request.head.lugs)
+  const lugHz = shownLugHz(state)
   const off = Math.abs((CENTS_PER_NEPER * Math.log(state.belief.x[MEAN] / plan.target.mean)) / 2)
   const reached = !('offsetTurns' in request.target) || offsetsReached(request, state)
   if (state.knownBy !== 'pitch') {
@@ -110,14 +120,31 @@ function isWithin(request: EvenRequest, { state, plan, now, toleranceCents }: Se
 const DIALS_APART = 3
 
 /** Even as far as dial, ear or hand can tell: nothing of it stands out. */
-export function evenByOwnMeasure({ rounds, gaugeError = 1 }: EvenRequest, state: HeadState): boolean {
+export function evenByOwnMeasure(
+  { rounds, gaugeError = 1, gaugeLaw }: EvenRequest,
+  state: HeadState,
+): boolean {
   if (state.knownBy === 'whole') return true
   const round = rounds.at(-1)!
   const dials = (round.gauge ?? []).filter((dial): dial is number => dial !== null)
-  if (dials.length)
-    return dials.length === state.lugs && Math.max(...dials) - Math.min(...dials) <= DIALS_APART * gaugeError
+  if (dials.length) {
+    const apart = Math.max(...dials) - Math.min(...dials)
+    if (dials.length < state.lugs || apart > DIALS_APART * gaugeError) return false
+    const { cents } = dialCents(dials[0] + DIALS_APART * gaugeError, dials[0], gaugeLaw ?? null)
+    return !state.byLug || lugsTogether(state.byLug.picture, cents).within >= 0.95
+  }
   const words = [...(round.ear ?? []), ...(round.feel ?? [])].filter((word) => word !== null)
   return words.length > 0 && words.every((word) => word === 'alike')
+}
+
+/** An ear calls lugs alike within this, in cents: what it cannot tell from one reference, twice over. */
+const EAR_CENTS = 20
+
+/** As even as dial, ear or hand can bring it, once no turn helps. */
+function nearlyEven(request: EvenRequest, state: HeadState): boolean {
+  if (evenByOwnMeasure(request, state)) return true
+  const heard = state.knownBy === 'ear' && state.byLug !== null
+  return heard && lugsTogether(state.byLug!.picture, EAR_CENTS).within >= 0.8
 }
 
 /**
@@ -125,17 +152,18 @@ export function evenByOwnMeasure({ rounds, gaugeError = 1 }: EvenRequest, state:
  * not read again. The ceiling and what looking over found of hoop or edge are ends of their own.
  */
 export function isDone(request: EvenRequest, reason: Reason | null, seen: Seen): boolean {
-  const { asRead, state } = seen
+  const { asRead, state, now } = seen
   const outside = isOutside(seen)
   switch (reason) {
     case 'within-tolerance':
       return true
     case 'no-turn-helps':
       return (
+        (state.knownBy !== 'pitch' || now.farOut <= FAR || (seen.twoFar <= FAR && !isSure(state))) &&
         !asRead.outside &&
         !outside &&
         state.leftOut.length === 0 &&
-        (state.knownBy === 'pitch' || evenByOwnMeasure(request, state))
+        (state.knownBy === 'pitch' || nearlyEven(request, state))
       )
     case 'hoop-or-edge':
       return Boolean(request.hoopOrEdge) || (!asRead.outside && state.leftOut.length === 0)
@@ -150,9 +178,9 @@ export function isDone(request: EvenRequest, reason: Reason | null, seen: Seen):
 export const SURELY_OUT = 1.3
 
 function isOutside({ state, plan, now, toleranceCents }: Seen): boolean {
-  const { leading, belief, lugs, knownBy } = state
+  const { belief, knownBy } = state
   if (knownBy !== 'pitch') return false
-  const spread = spreadAgainst(stateLugHz(leading, lugs), plan.target)
+  const spread = spreadAgainst(shownLugHz(state), plan.target)
   const toCents = CENTS_PER_NEPER / (2 * plan.target.mean)
   const off = Math.abs(belief.x[MEAN] - plan.target.mean) * toCents
   const offError = Math.sqrt(Math.max(0, belief.p[0])) * toCents

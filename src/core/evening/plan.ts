@@ -2,10 +2,11 @@ import { stateLugHz } from '../head/belief'
 import { type HeadState } from '../head/estimate'
 import { harmonicsOf } from '../head/harmonics'
 import { MEAN, SECOND, TURN_LAW, type Belief } from '../head/kalman'
+import { lugsLead } from '../head/pictures'
 import { rodPulls } from '../head/rods'
 import { secondAnswerPrior } from '../membrane/turnLaw'
 import { CENTS_PER_NEPER } from '../units/pitch'
-import { passCost, type Lean, type TargetPattern } from './cost'
+import { lugCost, passCost, workCost, type Lean, type TargetPattern } from './cost'
 import { searchTurns, type SearchLimits } from './search'
 import { shareWithinPairs } from './share'
 import { defaultToleranceCents } from './tolerance'
@@ -51,7 +52,7 @@ export function choose(request: EvenRequest, state: HeadState, silent: readonly 
   const { target } = request
   const limits = limitsFor(request, state, silent)
   const lean = leanOf(request, state)
-  const towards = (pattern: TargetPattern) => planTowards(request, state.belief, pattern, lean, limits)
+  const towards = (pattern: TargetPattern) => planTowards(request, state, pattern, lean, limits)
   if ('level' in target && isPitchKnown(state)) return cheapest(state, towards)
   const pattern = wantedPattern(target, state)
   if (!isSwinging(state.meanHistoryHz2, pattern.mean)) return towards(pattern).plan
@@ -81,20 +82,33 @@ function isSwinging(history: readonly number[], target: number): boolean {
   )
 }
 
+/** From this weight on a pass is chosen for the picture lug by lug as well. */
+const LUGS_COUNT = 0.05
+/** What the mean counts where only evenness is wanted. */
+const FREE_MEAN = 0.05
+
 /** The best pass towards one pattern, and what it costs. */
 function planTowards(
-  { head, toleranceCents }: EvenRequest,
-  belief: Belief,
+  { head, toleranceCents, target: asked }: EvenRequest,
+  state: HeadState,
   target: TargetPattern,
   lean: Lean,
   limits: SearchLimits,
 ): { plan: Plan; cost: number } {
+  const { belief, byLug } = state
   const usual = secondAnswerPrior(head.hoop, head.lugs).mean
   const tolerance = toleranceCents ?? defaultToleranceCents(head, Math.sqrt(target.mean))
-  const model = passCost(belief, target, head.lugs, lean, tolerance, usual)
-  const { cost, blocked } = withCeiling(model, head.ceilingHz, head.lugs)
-  const found = searchRound(head.lugs, cost, limits)
-  const turns = lean.none ? found : shareWithinPairs(found, lean, limits)
+  const model = passCost(belief, target, head.lugs, lean, usual)
+  const work = workCost(belief, target, head.lugs, tolerance, usual)
+  const { cost: asPoles, blocked } = withCeiling(model, head.ceilingHz, head.lugs)
+  const alone = byLug !== null && byLug.weight > LUGS_COUNT
+  const asLugs = alone
+    ? lugCost(byLug.picture, target, 'level' in asked || !isPitchKnown(state) ? FREE_MEAN : 1)
+    : () => 0
+  const part = alone ? byLug.weight : 0
+  const cost = (turns: readonly number[]) => (1 - part) * asPoles(turns) + part * asLugs(turns) + work(turns)
+  const found = searchRound(head.lugs, cost, { ...limits, alone })
+  const turns = lean.none || alone ? found : shareWithinPairs(found, lean, limits)
   const plan = { turns, target, targetHz: Math.sqrt(target.mean), atCeiling: blocked(target) }
   return { plan, cost: cost(turns) }
 }
@@ -130,13 +144,13 @@ function searchRound(
 }
 
 /** Only evenness counts: of the pitches from the mean up to the highest lug, the one that takes least turning. */
-function cheapest(
-  { belief, lugs }: HeadState,
-  towards: (pattern: TargetPattern) => { plan: Plan; cost: number },
-): Plan {
+function cheapest(state: HeadState, towards: (pattern: TargetPattern) => { plan: Plan; cost: number }): Plan {
+  const { belief, lugs } = state
   const highest = Math.max(...stateLugHz(belief, lugs)) ** 2
-  const options = Array.from({ length: LEVEL_STEPS + 1 }, (_, step) => {
-    const mean = belief.x[MEAN] + ((highest - belief.x[MEAN]) * step) / LEVEL_STEPS
+  // Lug by lug the mean is all but free by itself.
+  const steps = lugsLead(state) ? 2 : LEVEL_STEPS
+  const options = Array.from({ length: steps + 1 }, (_, step) => {
+    const mean = belief.x[MEAN] + ((highest - belief.x[MEAN]) * step) / steps
     const { plan, cost } = towards({ mean, cosine: 0, sine: 0 })
     const effort = plan.turns.reduce((sum, t) => sum + (t === 0 ? 0 : ROD_PRICE * (1 + 4 * Math.abs(t))), 0)
     return { plan, total: cost + effort }
@@ -179,5 +193,5 @@ function limitsFor(request: EvenRequest, state: HeadState, silent: readonly numb
     return silent.includes(rod) ? 0 : -Math.min(largest, Math.max(0, pull - kept * held))
   })
   const highest = done.map((_, rod) => (silent.includes(rod) ? 0 : largest))
-  return { lowest, highest, quantumTurns, singles: true, turnedSoFar: done }
+  return { lowest, highest, quantumTurns, singles: true, alone: false, turnedSoFar: done }
 }

@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { startingBelief } from '../head/belief'
 import { COSINE, MEAN, SINE, TURN_LAW } from '../head/kalman'
-import { passCost } from './cost'
+import { passCost, workCost, type Lean, type TargetPattern } from './cost'
 import { searchTurns, type SearchLimits } from './search'
 
 const LUGS = 6
@@ -37,6 +37,13 @@ function bruteForce(cost: (turns: readonly number[]) => number, most: number): n
   return best
 }
 
+/** What a pass costs by the head and by the hand. */
+function wholeCost(state: ReturnType<typeof belief>, lean: Lean, target: TargetPattern, tolerance: number) {
+  const { cost } = passCost(state, target, LUGS, lean, 0.38)
+  const work = workCost(state, target, LUGS, tolerance, 0.38)
+  return (turns: readonly number[]) => cost(turns) + work(turns)
+}
+
 test('the search finds what a brute force finds, on heads of any unevenness', () => {
   fc.assert(
     fc.property(
@@ -48,7 +55,7 @@ test('the search finds what a brute force finds, on heads of any unevenness', ()
         const none = new Array<number>(LUGS).fill(0)
         const lean = { turns: none, wanted: false }
         const target = { mean: 180 ** 2, cosine: 0, sine: 0 }
-        const { cost } = passCost(state, target, LUGS, lean, 8, 0.38)
+        const cost = wholeCost(state, lean, target, 8)
         const most = 4 * Q
         const limits: SearchLimits = {
           lowest: none.map(() => -most),
@@ -68,7 +75,7 @@ test('the cost: off pitch and uneven cost, a rod turned costs a hand and time, l
   const lean = { turns: new Array<number>(LUGS).fill(0), wanted: false }
   const target = { mean: 180 ** 2, cosine: 0, sine: 0 }
   const costOf = (state: ReturnType<typeof belief>, tolerance = 8) =>
-    passCost(state, target, LUGS, lean, tolerance, 0.38).cost
+    wholeCost(state, lean, target, tolerance)
   const none = new Array<number>(LUGS).fill(0)
   // 20 cents off is 400 squared cents; a wave of 20 costs three times that.
   expect(costOf(belief(20, 0, 0))(none) / 400).toBeCloseTo(1, 1)
@@ -88,7 +95,7 @@ test('an answer to uneven turns that seems far too small is not believed: turns 
   const lean = { turns: new Array<number>(LUGS).fill(0), wanted: false }
   const shy = belief(0, 15, 0)
   shy.x[4] = 0.05 * shy.x[TURN_LAW]
-  const { predict } = passCost(shy, { mean: 180 ** 2, cosine: 0, sine: 0 }, LUGS, lean, 8, 0.38)
+  const { predict } = passCost(shy, { mean: 180 ** 2, cosine: 0, sine: 0 }, LUGS, lean, 0.38)
   const turns = [Q, 0, 0, Q, 0, 0]
   const answered = predict(turns).cosine - predict(new Array<number>(LUGS).fill(0)).cosine
   // At least 0.6 of the usual 0.38.

@@ -11,15 +11,17 @@ export interface SearchLimits {
   quantumTurns: number
   /** A pair's smallest step may be made by one rod alone, half as much for the pitch. */
   singles: boolean
+  /** Every rod goes by itself: its lug is heard. */
+  alone?: boolean
   /** Net turns of each rod so far: of a pair, the one turned less takes a step that is too small to share. */
   turnedSoFar: readonly number[]
 }
 
 /** Rods (0-based) that move together; one whose opposite may not move goes alone. */
-function rodGroups(lugs: number, { lowest, highest }: SearchLimits): number[][] {
+function rodGroups(lugs: number, { lowest, highest, alone }: SearchLimits): number[][] {
   const free = (rod: number) => lowest[rod] < 0 || highest[rod] > 0
   const groups =
-    lugs % 2
+    lugs % 2 || alone
       ? Array.from({ length: lugs }, (_, i) => [i])
       : Array.from({ length: lugs / 2 }, (_, i) => [i, oppositeRod(i, lugs)])
   return groups.map((group) => group.filter(free)).filter((group) => group.length > 0)

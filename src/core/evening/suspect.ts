@@ -1,5 +1,6 @@
-import { estimateHead, type HeadState } from '../head/estimate'
+import { asTwoPoles, type HeadState } from '../head/estimate'
 import { lugAngle, oppositeRod } from '../head/harmonics'
+import { lugsLead } from '../head/pictures'
 import { SECOND, TURN_LAW } from '../head/kalman'
 import type { EvenRequest } from './types'
 
@@ -42,7 +43,7 @@ const MOST_WEIGHED = 5
 export function suspectsOf(request: EvenRequest, state: HeadState, known: readonly number[]): Suspect[] {
   const { head } = request
   // Far from an even pull the head answers otherwise than it did: that is no proof against a rod.
-  if ('offsetTurns' in request.target || state.knownBy !== 'pitch') return []
+  if ('offsetTurns' in request.target || state.knownBy !== 'pitch' || lugsLead(state)) return []
   if (Math.max(1, ...state.surprises.slice(-LOOKED_BACK)) < WORTH_A_LOOK) return []
   const recent = { ...request, rounds: request.rounds.slice(-LOOKED_BACK) }
   const passes = (rod: number) =>
@@ -108,7 +109,7 @@ function soundEvidence({ learned, ...request }: EvenRequest): number {
   return Math.max(a, b) + Math.log1p(Math.exp(-Math.abs(a - b)))
 }
 
-const evidence = (request: EvenRequest) => estimateHead(request.head, request.rounds, request).logEvidence
+const evidence = (request: EvenRequest) => asTwoPoles(request.head, request.rounds, request).logEvidence
 
 /** How much of what came otherwise than expected goes away if some rods' turns did nothing, in Hz^4; negative where it grows. */
 function explainedBy({ rounds, head }: EvenRequest, state: HeadState, rods: readonly number[]): number {

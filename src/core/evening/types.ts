@@ -67,6 +67,11 @@ export interface EvenAnswer {
   suspects: Suspect[]
   /** With the reason `readings-disagree`: lugs whose readings no head could show together. */
   disagree: Disagreement[]
+  /** Opposite lugs that read unalike and are taken as they are, furthest first; rods (from 1) that go against their own reading. */
+  unlike: Disagreement[]
+  against: number[]
+  /** What one bare number scatters by as the sitting has shown it, in cents; null where none was read. */
+  readingScatterCents: number | null
   /** Highest minus lowest of the newest readings as they were taken, in cents; null under two. */
   readSpreadCents: number | null
   /** What the evenness is known by; all but pitch say nothing of the pitch. Null before anything was read. */

@@ -1,7 +1,8 @@
-import { asIfPitchWereKnown, stateLugHz } from '../head/belief'
+import { asIfPitchWereKnown } from '../head/belief'
+import { shownLugHz } from '../head/pictures'
 import { COSINE, MEAN, SINE } from '../head/kalman'
 import { CENTS_PER_NEPER } from '../units/pitch'
-import { against, asRead, disagreements } from './asRead'
+import { against, asRead } from './asRead'
 import { believed } from './believed'
 import { oddsOf, PITCH_PART, spreadAgainst } from './confidence'
 import { even } from './even'
@@ -38,7 +39,6 @@ export interface Judged {
  */
 export function judged(request: EvenRequest): Judged {
   const { state, known } = believed(request)
-  const { lugs } = known.head
   const target = wantedPattern(request.target, state)
   const { belief } = state
   const toleranceCents = request.toleranceCents ?? defaultToleranceCents(known.head, Math.sqrt(target.mean))
@@ -46,8 +46,8 @@ export function judged(request: EvenRequest): Judged {
   const told = state.hypotheses.map((one) =>
     pitch ? one : { ...one, belief: asIfPitchWereKnown(one.belief) },
   )
-  const odds = oddsOf(told, target, lugs, toleranceCents)
-  const lugHz = stateLugHz(state.leading, lugs)
+  const odds = oddsOf({ ...state, hypotheses: told }, target, toleranceCents)
+  const lugHz = shownLugHz(state)
   const spreadCents = state.knownBy && state.knownBy !== 'whole' ? spreadAgainst(lugHz, target) : 0
   const toCents = CENTS_PER_NEPER / (2 * Math.max(1, belief.x[MEAN]))
   const wanted = targetMeanHz(request.target)
@@ -68,9 +68,7 @@ export function judged(request: EvenRequest): Judged {
     ...{ spreadCents, spreadErrorCents: odds.spreadErrorCents },
   }
   const disagree =
-    request.believe !== 'readings' &&
-    state.knownBy !== null &&
-    doDisagree(state, odd, disagreements(state, odd), odds.spreadErrorCents)
+    request.believe !== 'readings' && state.knownBy !== null && doDisagree(state, odd, odds.spreadErrorCents)
   const on = off === null ? null : off <= PITCH_PART * toleranceCents
   const says = (isEven: boolean, isOn = on, cannot = disagree): Judged => ({
     ...{ ...figures, even: isEven, on: isOn, disagree: cannot },

@@ -1,4 +1,5 @@
 import { CENTS_PER_NEPER, shiftByCents } from '../units/pitch'
+import type { LugWord } from './lugPicture'
 import type { LugReading } from './readings'
 import type { Ear, Round } from './types'
 
@@ -37,6 +38,29 @@ export function earWord(word: Ear, thresholdCents?: number | null): { cents: num
   const { cents, scatter } = EAR_CENTS[word]
   const meant = Math.sign(cents) * Math.max(Math.abs(cents), cents === 0 ? 0 : WORD_THRESHOLDS * threshold)
   return { cents: meant, error: Math.hypot(scatter, threshold / THRESHOLD_ERRORS) }
+}
+
+/** From here on a difference is much, in cents; below so many thresholds it is none (common practice, no source). */
+const MUCH_CENTS = 40
+const ALIKE_THRESHOLDS = 2
+
+/** The words of a round as what was heard against the reference lug. */
+export function earWords({ ear, earReference = 1, earThresholdCents }: Round): LugWord[] {
+  const threshold = earThresholdCents ?? USUAL_THRESHOLD_CENTS
+  const alike = ALIKE_THRESHOLDS * threshold
+  const much = Math.max(MUCH_CENTS, 2 * alike)
+  const heard: Record<Ear, [number, number]> = {
+    'much-lower': [-Infinity, -much],
+    lower: [-much, -alike],
+    alike: [-alike, alike],
+    higher: [alike, much],
+    'much-higher': [much, Infinity],
+  }
+  return (ear ?? []).flatMap((word, lug): LugWord[] => {
+    if (!word || lug === earReference - 1) return []
+    const [from, to] = heard[word]
+    return [{ lug, against: earReference - 1, from, to, error: threshold / THRESHOLD_ERRORS }]
+  })
 }
 
 /** Two taps of the reference lug itself are alike to within this, in cents. */

@@ -14,6 +14,8 @@ import type { Reader } from './readingLaw'
 import { lugReadings, type LugReading } from './readings'
 import { rodFelt, roughAsSeen, rodsAsFound, rodsTurned, type RodBelief } from './rods'
 import { SLACK_SCHOOLS, type SlackSchoolId } from './slackStart'
+import { isBare, withLugs } from './pictures'
+import type { LugPicture } from './lugPicture'
 import { fitStanding } from './standing'
 import type { EvenHead, GaugeLaw, Learned, Round } from './types'
 
@@ -53,6 +55,12 @@ export interface HeadState {
   misses: Array<[number, number, number] | null>
   /** Log density of all readings given what was expected of them, by rounds: how well the history makes sense. */
   logEvidence: number
+  /** The same with the first round's. */
+  logAll: number
+  /** The head as a picture lug by lug, and how likely it is that one against the two poles; null where none is thought of. */
+  byLug: { picture: LugPicture; weight: number } | null
+  /** How far bare numbers scatter, in their stated errors, as the sitting has shown it. */
+  scatter: number
 }
 
 export interface KnownBefore {
@@ -101,6 +109,16 @@ const READERS: ReadonlyArray<{ reader: Reader; weight: number }> = [
  */
 export function estimateHead(head: EvenHead, history: readonly Round[], known: KnownBefore = {}): HeadState {
   const rounds = history.slice(-LONGEST_HISTORY)
+  const asSaid = twoPoles(head, rounds, known, 1)
+  return withLugs(head, rounds, known, asSaid, (scatter) => twoPoles(head, rounds, known, scatter))
+}
+
+/** The head as two poles alone, which is what a rod that does not answer is told by. */
+export const asTwoPoles = (head: EvenHead, history: readonly Round[], known: KnownBefore, scatter = 1) =>
+  twoPoles(head, history.slice(-LONGEST_HISTORY), known, scatter)
+
+/** @param scatter how far bare numbers scatter, in their stated errors */
+function twoPoles(head: EvenHead, rounds: readonly Round[], known: KnownBefore, scatter: number): HeadState {
   const {
     start = 'unknown',
     slackSchool,
@@ -122,7 +140,15 @@ export function estimateHead(head: EvenHead, history: readonly Round[], known: K
       knownBy: null,
     },
     rods: rodsAsFound(lugs, start, slackSchool && SLACK_SCHOOLS[slackSchool].rodError),
-    ...{ gaugeLaw: gaugeLaw ?? null, surprises: [], misses: [], logEvidence: 0 },
+    ...{
+      gaugeLaw: gaugeLaw ?? null,
+      surprises: [],
+      misses: [],
+      logEvidence: 0,
+      logAll: 0,
+      byLug: null,
+      scatter: 1,
+    },
   }
   const each = (change: (belief: Belief) => Belief) =>
     (hypotheses = hypotheses.map((one) => ({ ...one, belief: change(one.belief) })))
@@ -135,20 +161,26 @@ export function estimateHead(head: EvenHead, history: readonly Round[], known: K
     const before = momentsOf(hypotheses)
     const readings = lugReadings(head, round, confirmedBy(rounds, index)).map((reading) => ({
       ...reading,
-      errorHz: Math.hypot(reading.errorHz, (reading.hz * modelErrorCents) / CENTS_PER_NEPER),
+      errorHz: Math.hypot(
+        reading.errorHz * (isBare(reading) ? scatter : 1),
+        (reading.hz * modelErrorCents) / CENTS_PER_NEPER,
+      ),
     }))
-    const standing = round.mic === 'standing' ? fitStanding(round, lugs) : null
+    const stood = stoodStill(round)
+    const standing = stood ? fitStanding(round, lugs) : null
     if (standing) {
       each((belief) => takeLevels(belief, standing, readings.length < 3 ? Infinity : AXIS_OF_STANDING, lugs))
     } else if (readings.length) {
-      const thorough = index >= rounds.length - THOROUGH_ROUNDS
-      if (round.mic === 'standing') {
+      // With a wider scatter the hills run together: the one where the head was is enough.
+      const thorough = !anyRead || (scatter === 1 && index >= rounds.length - THOROUGH_ROUNDS)
+      if (stood) {
         readers = readersOf(hypotheses) ?? readers
         hypotheses = standingOnly(hypotheses)
       } else if (readersOf(hypotheses) === null) hypotheses = readingAs(hypotheses, readers)
       const taken = readInto(hypotheses, readings, lugs, { thorough, first: !anyRead })
       hypotheses = taken.hypotheses
       if (anyRead) state.logEvidence += taken.logEvidence
+      state.logAll += taken.logEvidence
     }
     const now = momentsOf(hypotheses)
     const best = leadingOf(hypotheses)
@@ -289,6 +321,10 @@ function withWavesOf(belief: Belief, found: Belief): Belief {
   for (const at of [COSINE, SINE]) next.p[MEAN * 5 + at] = next.p[at * 5 + MEAN] = 0
   return next
 }
+
+/** A microphone that stood still heard other lugs from afar; of a number without a sound nobody knows how it was made. */
+export const stoodStill = ({ mic, readings }: Round): boolean =>
+  mic === 'standing' && Boolean(readings?.length)
 
 /** A repeat within so many cents of its errors confirms a reading. */
 const CONFIRMS_ERRORS = 3

@@ -1,6 +1,7 @@
 import { modeHz, LUG_MODE, tensionFromLugHz } from '../membrane/modes'
 import { CENTS_PER_NEPER } from '../units/pitch'
 import { lugAngle } from './harmonics'
+import type { LugNumber } from './lugPicture'
 import { observe, type RodBelief } from './rods'
 import type { EvenHead, GaugeLaw } from './types'
 
@@ -67,6 +68,18 @@ export function dialCents(
     cents: (CENTS_PER_NEPER * (dial - mean)) / (2 * room),
     error: (CENTS_PER_NEPER * errorUnits) / (2 * room),
   }
+}
+
+/** Dials as cents of pitch against a dial that is taken as the mean, with one standard error; where not read, nothing. */
+export function dialNumbers(
+  gauge: ReadonlyArray<number | null>,
+  reference: number,
+  law: GaugeLaw | null,
+  errorUnits: number,
+): LugNumber[] {
+  return gauge.flatMap((dial, lug): LugNumber[] =>
+    dial === null ? [] : [{ lug, ...dialCents(dial, reference, law, errorUnits), confirmed: true }],
+  )
 }
 
 /** What the dial stands below its end: by its law, else a guess. */

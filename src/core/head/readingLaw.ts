@@ -11,13 +11,13 @@ import type { LugReading } from './readings'
 export type Reader = 'mean' | 'peak' | 'standing'
 
 /** Part of readings that are of another mode or plain wrong, spread over so many nepers of pitch (1,600 cents). */
-const SLIP_PART = 0.03
+export const SLIP_PART = 0.03
 const SLIP_NEPERS = 0.92
 /** The same for a reading that was taken again and came out alike: it is what it is. */
-const SLIP_CONFIRMED = 1e-4
+export const SLIP_CONFIRMED = 1e-4
 /** Part of good readings that are off by so many times their stated error: a finger off the middle, a stroke off the lug. */
-const ROUGH_PART = 0.1
-const ROUGH_TIMES = 4
+export const ROUGH_PART = 0.1
+export const ROUGH_TIMES = 4
 /** Poles this part of a pole's width (f/Q) apart begin to be heard as the louder one; the power says how soon it is so. */
 const PARTING_WIDTHS = 0.35
 const PARTING_POWER = 3

@@ -19,6 +19,9 @@ export interface LugReading {
 const DEFAULT_READING_CENTS = 2
 /** Two poles of one head lie no further apart than this, in cents; the next mode of an even head lies some 500 above. */
 export const WIDEST_POLES_CENTS = 450
+/** A display of whole hertz: numbers that differ by one may be alike. */
+const WHOLE_HZ = 0.4
+const LITTLE_CENTS = 12
 /** A finger a little off the centre, a stroke a little off the lug: no reading is better than this in cents. */
 const HANDLING_CENTS = 0.7
 
@@ -72,11 +75,17 @@ function heardReadings(round: Round): LugReading[] {
     }
   })
   const known = new Set(withPoles.map((reading) => reading.lug))
+  const numbers = (round.readingsHz ?? []).filter((hz): hz is number => hz !== null)
+  const whole = numbers.length > 2 && numbers.every(Number.isInteger)
+  const mean = numbers.reduce((sum, hz) => sum + hz, 0) / Math.max(1, numbers.length)
+  // Where one hertz is little, whole numbers that differ by one alone do not tell which lug is the higher one.
+  const alike =
+    whole && Math.max(...numbers) - Math.min(...numbers) <= 1 && CENTS_PER_NEPER / mean <= LITTLE_CENTS
   const bare = (round.readingsHz ?? []).flatMap((hz, lug): LugReading[] => {
     if (hz === null || known.has(lug)) return []
     const own = round.readingErrorsCents?.[lug] ?? round.readingErrorCents ?? DEFAULT_READING_CENTS
-    const cents = Math.hypot(own, HANDLING_CENTS)
-    return [{ lug, hz, errorHz: (hz * cents) / CENTS_PER_NEPER, alone: false }]
+    const cents = Math.hypot(own, HANDLING_CENTS, whole ? (CENTS_PER_NEPER * WHOLE_HZ) / hz : 0)
+    return [{ lug, hz: alike ? mean : hz, errorHz: (hz * cents) / CENTS_PER_NEPER, alone: false }]
   })
   return [...withPoles, ...bare]
 }

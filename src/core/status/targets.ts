@@ -80,8 +80,8 @@ export function bedOf(drum: Drum, side: Side): SnareBed | null {
 }
 
 /**
- * Lug pitches of a head over its snare bed at a mean pitch: the bed's lugs so much lower than the others. Bed lugs that read
- * lower still are left so: they are never raised to match.
+ * Lug pitches of a head over its snare bed at a mean pitch: the bed's lugs as much lower than the others as they read; what was said of
+ * its depth is what is usual, and holds until both were read. Bed lugs are never raised to match, nor loosened to fit what was said.
  * @param readHz newest readings, lug 1 first; null where not read
  */
 export function bedLugHz(
@@ -94,8 +94,7 @@ export function bedLugHz(
   const of = (inBed: boolean) =>
     readHz.flatMap((value, i) => (value !== null && beside.includes(i + 1) === inBed ? [value] : []))
   const [bed, rest] = [of(true), of(false)]
-  const seen = bed.length && rest.length ? CENTS_PER_NEPER * (mean(rest) - mean(bed)) : 0
-  const depth = Math.max(cents, seen)
+  const depth = bed.length && rest.length ? Math.max(0, CENTS_PER_NEPER * (mean(rest) - mean(bed))) : cents
   const raw = Array.from({ length: lugs }, (_, i) => (beside.includes(i + 1) ? 2 ** (-depth / 1200) : 1))
   const scale = hz / Math.sqrt(raw.reduce((sum, v) => sum + v * v, 0) / lugs)
   return raw.map((v) => v * scale)

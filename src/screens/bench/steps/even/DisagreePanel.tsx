@@ -59,7 +59,12 @@ export function DisagreePanel({ view }: { view: BenchView }) {
 function Questions({ view }: { view: BenchView }) {
   const [at, setAt] = useState(0)
   const [yes, setYes] = useState(false)
-  const all = doubtsOf(view.advice!.plan, view.drum.kind === 'snare', view.otherHead !== 'free')
+  const readings = [...(view.sitting?.passes.at(-1)?.readings.values() ?? [])]
+  const all = doubtsOf(view.advice!.plan, {
+    isSnare: view.drum.kind === 'snare',
+    otherMuted: view.otherHead !== 'free',
+    byMicrophone: readings.some(({ modes }) => modes.length > 0),
+  })
   const doubt = all[at]
   if (!doubt)
     return <p className="mt-3 text-lg">Then look at these lugs’ rods and at the edge beside them.</p>
@@ -115,11 +120,13 @@ const DOUBTS: readonly Doubt[] = [
 /** The questions that fit, the likeliest first: what the readings themselves point at, then by how common it is. */
 function doubtsOf(
   answer: Pick<EvenAnswer, 'micStoodStill' | 'muteOther'>,
-  isSnare: boolean,
-  otherMuted: boolean,
+  { isSnare, otherMuted, byMicrophone }: { isSnare: boolean; otherMuted: boolean; byMicrophone: boolean },
 ): Doubt[] {
   const first = answer.micStoodStill ? 'microphone' : answer.muteOther ? 'other-head' : null
   return DOUBTS.filter(
-    ({ id }) => (id !== 'wires' || isSnare) && (id !== 'other-head' || !otherMuted || answer.muteOther),
+    ({ id }) =>
+      (id !== 'wires' || isSnare) &&
+      (id !== 'microphone' || byMicrophone) &&
+      (id !== 'other-head' || !otherMuted || answer.muteOther),
   ).sort((a, b) => Number(b.id === first) - Number(a.id === first))
 }
