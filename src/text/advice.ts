@@ -122,7 +122,7 @@ function numbersText({ unlike, against, turns }: EvenAnswer): string {
   const [first] = unlike
   if (against.length) {
     const [one] = against
-    return `Rod ${one} goes ${directionWord(turns[one - 1])} although its own lug reads ${turns[one - 1] > 0 ? 'high' : 'low'}: as the passes before answered, the pattern comes even so.`
+    return `Rod ${one} goes ${directionWord(turns[one - 1])} although its own lug reads ${turns[one - 1] > 0 ? 'high' : 'low'}: the head as a whole comes even so.`
   }
   if (!first) return ''
   const [a, b] = first.cents < 0 ? first.lugs : [...first.lugs].reverse()

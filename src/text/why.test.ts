@@ -82,3 +82,25 @@ test('uneven on purpose: the far rod up most, the near ones down', () => {
   expect(Math.max(far[4], far[5], far[6])).toBeLessThan(0)
   expect(nearSlack(10).filter((turn) => turn < 0)).toHaveLength(3)
 })
+
+test('numbers that differ lug by lug: what is done and what they scatter by is said, and nothing of scatter after one round', () => {
+  const head = { ...HEAD, lugs: 6, diameterInches: 12 }
+  const first = { readingsHz: [150.1, 149.8, 150.3, 150, 150.2, 156] }
+  const once = even({ head, target: { level: true }, rounds: [first] })
+  const lugHz = once.predictedHz.map(() => 150)
+  expect(whyText(once, [...lugHz.slice(0, 5), 156])).toMatch(
+    /Lug 6 reads \d\d c over 3, opposite to it: if that stays after this pass, look at hoop and edge\./,
+  )
+  expect(whyOf(once, head).seen.join(' ')).not.toMatch(/scatter/)
+  const rounds = [
+    { ...first, turns: once.turns },
+    { readingsHz: [149.6, 149.4, 150, 149.5, 149.8, 153.1], pressed: true },
+  ]
+  const twice = even({ head, target: { level: true }, rounds })
+  expect(whyOf(twice, head).seen.join(' ')).toMatch(
+    /Your readings scatter by about \d+ c, as far as this sitting shows/,
+  )
+  expect(whyText({ ...once, against: [6], turns: [0, 0, 0, 0, 0, 1 / 32] }, lugHz)).toMatch(
+    /Rod 6 goes up although its own lug reads high: the head as a whole comes even so\./,
+  )
+})

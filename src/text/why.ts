@@ -44,7 +44,7 @@ function seenLines(answer: EvenAnswer): string[] {
   }
   if (answer.readingScatterCents !== null)
     lines.push(
-      `Numbers without a sound scatter by about ${fixed(answer.readingScatterCents, 0)} c in this sitting.`,
+      `Your readings scatter by about ${fixed(answer.readingScatterCents, 0)} c, as far as this sitting shows.`,
     )
   if (answer.surprise !== null) lines.push(forecastText(answer.surprise))
   return lines

@@ -6,7 +6,7 @@ import { COSINE, MEAN, SINE, type Belief } from '../head/kalman'
 import { CENTS_PER_NEPER } from '../units/pitch'
 import type { HeadState } from '../head/estimate'
 import { overLugs } from '../head/circle'
-import { weighed, type LugPicture } from '../head/lugPicture'
+import { hzOf, weighed, type LugPicture } from '../head/lugPicture'
 import type { TargetPattern } from './cost'
 
 const DRAWS = 400
@@ -32,7 +32,7 @@ function drawAll(hypotheses: HeadState['hypotheses'], byLug: HeadState['byLug'],
 
 /** Lug pitches drawn from a picture lug by lug: so many from each member as it has weight. */
 function drawLugs(picture: LugPicture, count: number): number[][] {
-  const { lugs, aroundHz2 } = picture
+  const { lugs } = picture
   const normals = lugDraws()
   let sum = 0
   let from = 0
@@ -49,9 +49,7 @@ function drawLugs(picture: LugPicture, count: number): number[][] {
         for (let j = 0; j <= i; j++) value += (l ? l[i * lugs + j] : 0) * z[j]
         return value
       })
-      return overLugs(parts, lugs).map((cents) =>
-        Math.sqrt(Math.max(1, aroundHz2 * (1 + (2 * cents) / CENTS_PER_NEPER))),
-      )
+      return overLugs(parts, lugs).map((cents) => hzOf(picture, cents))
     })
     from = to
     return drawn
@@ -99,14 +97,10 @@ export function spreadAgainst(lugHz: readonly number[], target: TargetPattern): 
   return spreadCents(lugHz.map((hz, i) => hz / Math.sqrt(wanted[i])))
 }
 
-/** How likely lugs lie together, wherever the head stands: within so many cents, and beyond twice as many. */
-export function lugsTogether(picture: LugPicture, withinCents: number) {
-  const spreads = drawLugs(picture, DRAWS).map((lugHz) => spreadCents(lugHz))
-  const part = (is: (spread: number) => boolean) => spreads.filter(is).length / spreads.length
-  return {
-    within: part((spread) => spread <= withinCents),
-    farOut: part((spread) => spread > 2 * withinCents),
-  }
+/** How likely lugs lie together within so many cents, wherever the head stands. */
+export function lugsTogether(picture: LugPicture, withinCents: number): number {
+  const all = drawLugs(picture, DRAWS)
+  return all.filter((lugHz) => spreadCents(lugHz) <= withinCents).length / all.length
 }
 
 /** On pitch means within the band that is drawn: half the tolerance each way. */

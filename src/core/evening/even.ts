@@ -1,5 +1,5 @@
 import { explainPair } from '../head/pairCause'
-import { asIfPitchWereKnown, learnedFrom, stateHarmonics, stateLugHz } from '../head/belief'
+import { asIfPitchWereKnown, learnedFrom, stateHarmonics } from '../head/belief'
 import type { HeadState } from '../head/estimate'
 import { harmonicAt } from '../head/harmonics'
 import { median } from '../numeric/median'
@@ -105,7 +105,8 @@ export function even(request: EvenRequest): EvenAnswer {
     suspects: reason === 'suspect-rod' || held.length ? (named.length ? named : suspects) : [],
     disagree: reason === 'readings-disagree' ? [...seen.disagree] : [],
     ...asNumbersSay(state, turns, plan),
-    readingScatterCents: scatterCents(state),
+    // One round tells a lug from its neighbour, not from itself.
+    readingScatterCents: state.roundsLugHz.filter(Boolean).length > 1 ? scatterCents(state) : null,
     readSpreadCents: seen.asRead.spreadCents,
     roundSpreadsCents: state.roundsLugHz.map((lugHz) => lugHz && spreadAgainst(lugHz, plan.target)),
     knownBy: state.knownBy,
@@ -206,7 +207,7 @@ function testTurns(
 /** The state behind an answer, for screens that draw the fit. */
 export function fittedState(request: EvenRequest) {
   const state = stateFor(request)
-  return { harmonics: stateHarmonics(state.leading), lugHz: stateLugHz(state.leading, request.head.lugs) }
+  return { harmonics: stateHarmonics(state.leading), lugHz: shownLugHz(state) }
 }
 
 /**

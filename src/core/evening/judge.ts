@@ -33,7 +33,7 @@ export interface Seen {
   state: HeadState
   plan: Plan
   now: Odds
-  /** The same probability as two poles alone have it; null where there is no such picture. */
+  /** Probability of far out as two poles alone have it. */
   twoFar: number
   asRead: AsRead
   toleranceCents: number
@@ -131,7 +131,7 @@ export function evenByOwnMeasure(
     const apart = Math.max(...dials) - Math.min(...dials)
     if (dials.length < state.lugs || apart > DIALS_APART * gaugeError) return false
     const { cents } = dialCents(dials[0] + DIALS_APART * gaugeError, dials[0], gaugeLaw ?? null)
-    return !state.byLug || lugsTogether(state.byLug.picture, cents).within >= 0.95
+    return !state.byLug || lugsTogether(state.byLug.picture, cents) >= 0.95
   }
   const words = [...(round.ear ?? []), ...(round.feel ?? [])].filter((word) => word !== null)
   return words.length > 0 && words.every((word) => word === 'alike')
@@ -144,7 +144,7 @@ const EAR_CENTS = 20
 function nearlyEven(request: EvenRequest, state: HeadState): boolean {
   if (evenByOwnMeasure(request, state)) return true
   const heard = state.knownBy === 'ear' && state.byLug !== null
-  return heard && lugsTogether(state.byLug!.picture, EAR_CENTS).within >= 0.8
+  return heard && lugsTogether(state.byLug!.picture, EAR_CENTS) >= 0.8
 }
 
 /**

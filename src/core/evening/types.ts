@@ -70,7 +70,7 @@ export interface EvenAnswer {
   /** Opposite lugs that read unalike and are taken as they are, furthest first; rods (from 1) that go against their own reading. */
   unlike: Disagreement[]
   against: number[]
-  /** What one bare number scatters by as the sitting has shown it, in cents; null where none was read. */
+  /** What one bare number scatters by as the sitting has shown it, in cents; null before a second round. */
   readingScatterCents: number | null
   /** Highest minus lowest of the newest readings as they were taken, in cents; null under two. */
   readSpreadCents: number | null

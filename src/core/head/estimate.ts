@@ -11,7 +11,7 @@ import { observed } from '../numeric/gaussian'
 import { COSINE, copyBelief, MEAN, SECOND, SINE, turn, type Belief } from './kalman'
 import { slipsOf } from './poleFit'
 import type { Reader } from './readingLaw'
-import { lugReadings, type LugReading } from './readings'
+import { confirmedBy, lugReadings, stoodStill, type LugReading } from './readings'
 import { rodFelt, roughAsSeen, rodsAsFound, rodsTurned, type RodBelief } from './rods'
 import { SLACK_SCHOOLS, type SlackSchoolId } from './slackStart'
 import { isBare, withLugs } from './pictures'
@@ -320,30 +320,4 @@ function withWavesOf(belief: Belief, found: Belief): Belief {
   }
   for (const at of [COSINE, SINE]) next.p[MEAN * 5 + at] = next.p[at * 5 + MEAN] = 0
   return next
-}
-
-/** A microphone that stood still heard other lugs from afar; of a number without a sound nobody knows how it was made. */
-export const stoodStill = ({ mic, readings }: Round): boolean =>
-  mic === 'standing' && Boolean(readings?.length)
-
-/** A repeat within so many cents of its errors confirms a reading. */
-const CONFIRMS_ERRORS = 3
-const CONFIRMS_CENTS = 3
-
-/**
- * Lugs (0-based) whose reading in a round came again as it was read before, with nothing turned between: such a reading is a
- * fact, whatever explains it.
- */
-export function confirmedBy(rounds: readonly Round[], index: number): Set<number> {
-  const found = new Set((rounds[index].confirmed ?? []).map((lug) => lug - 1))
-  for (let i = index - 1; i >= 0 && rounds[i].turns?.every((turned) => turned === 0); i--) {
-    rounds[i].readingsHz?.forEach((before, lug) => {
-      const now = rounds[index].readingsHz?.[lug]
-      if (before === null || now === null || now === undefined) return
-      const errors = Math.hypot(rounds[i].readingErrorCents ?? 2, rounds[index].readingErrorCents ?? 2)
-      const apart = Math.abs(1200 * Math.log2(now / before))
-      if (apart <= CONFIRMS_ERRORS * errors + CONFIRMS_CENTS) found.add(lug)
-    })
-  }
-  return found
 }

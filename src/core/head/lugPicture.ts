@@ -1,8 +1,8 @@
 import { secondAnswerPrior, turnLawPrior } from '../membrane/turnLaw'
-import { observed, type Gaussian } from '../numeric/gaussian'
+import { observed, varianceOf, type Gaussian } from '../numeric/gaussian'
 import { logNormalDensity, normalCdf } from '../numeric/normal'
 import { CENTS_PER_NEPER } from '../units/pitch'
-import { circleOf, overLugs, partsOver } from './circle'
+import { circleOf, partsOver } from './circle'
 import { HAND_ERROR_TURNS } from './hand'
 import { ROUGH_PART, ROUGH_TIMES, SLIP_CONFIRMED, SLIP_PART } from './readingLaw'
 import type { EvenHead, Learned } from './types'
@@ -59,8 +59,8 @@ function ways(of: number, some: number): number {
 /** The second pattern is what every uneven head has, in cents each way. */
 const SECOND_CENTS = 30
 /** Scatter of readings in stated errors: what was said, a hand that presses now and then, one that has nothing to hold on to. */
-const SCATTERS = { number: [1, 2.2, 5], dial: [0.5, 1, 2.2], ear: [1, 2.2, 5] }
-const SCATTER_WEIGHTS = [0.6, 0.25, 0.15]
+export const SCATTERS = { number: [1, 2.2, 5], dial: [0.5, 1, 2.2], ear: [1, 2.2, 5] }
+export const SCATTER_WEIGHTS = [0.6, 0.25, 0.15]
 /** Gains of the patterns other than mean and second, against the turn law, by source. */
 const LOCAL_GAIN: Record<Source, { mean: number; sd: number }> = {
   number: { mean: 0.25, sd: 0.15 },
@@ -84,7 +84,7 @@ export function lugPictureOf(
   farthest: readonly number[],
 ): LugPicture {
   const { lugs } = head
-  const { order, orders } = circleOf(lugs)
+  const { order, orders, at: waves } = circleOf(lugs)
   const size = lugs + orders
   const toCents = CENTS_PER_NEPER / (2 * aroundHz2)
   const usual = turnLawPrior(head.diameterInches, head.threadPitchMm, head.pliesMils)
@@ -93,15 +93,14 @@ export function lugPictureOf(
   const second = secondAnswerPrior(head.hoop, lugs)
   const gain = (at: number) =>
     at === 0 ? { mean: 1, sd: 0 } : at === 2 && source === 'number' ? second : LOCAL_GAIN[source]
-  const { at: waves } = circleOf(lugs)
   const starts: Array<{ local: number; weight: number; off: number[]; offCents: number }> = [
     ...LOCAL_CENTS.map((local, l) => ({ local, weight: LOCAL_WEIGHTS[l], off: [], offCents: 0 })),
-    ...FEW_OFF.flatMap((weight, few) =>
+    ...FEW_OFF.slice(0, farthest.length).flatMap((weight, few) =>
       OFF_CENTS.map((offCents) => ({
         ...{ local: FEW_REST, offCents, off: farthest.slice(0, few + 1) },
         weight: weight / OFF_CENTS.length / ways(Math.min(lugs, farthest.length), few + 1),
       })),
-    ).filter(({ off }, i) => off.length === Math.floor(i / OFF_CENTS.length) + 1),
+    ),
   ]
   const members = starts.flatMap(({ local, weight, off, offCents }) =>
     SCATTERS[source].slice(0, off.length ? 2 : undefined).map((scatter, s): Member => {
@@ -134,8 +133,6 @@ export function lugPictureOf(
 /** A number for a lug, in cents of squared pitch at the reference, with its stated error there. */
 export interface LugNumber {
   lug: number
-  /** The lug that it was held against, where it is a difference. */
-  against?: number
   cents: number
   error: number
   confirmed: boolean
@@ -240,16 +237,11 @@ function between(belief: Gaussian, row: Float64Array, noise: number, { from, to 
 const WORDS = 5
 const LEAST_INSIDE = 1e-6
 
-function foreseen({ x, p }: Gaussian, row: Float64Array) {
-  const size = x.length
-  let mean = 0
-  let variance = 0
-  for (let i = 0; i < size; i++) {
-    if (row[i] === 0) continue
-    mean += row[i] * x[i]
-    for (let j = 0; j < size; j++) variance += row[i] * p[i * size + j] * row[j]
+function foreseen(belief: Gaussian, row: Float64Array) {
+  return {
+    mean: row.reduce((sum, value, i) => sum + value * belief.x[i], 0),
+    variance: varianceOf(belief, row),
   }
-  return { mean, variance }
 }
 
 /** Carries the picture over a pass. */
@@ -298,19 +290,19 @@ export function evidenceOf({ members }: LugPicture): number {
 
 /** Cents of every lug at the reference pitch, as expected, with one standard error. */
 export function lugCents(picture: LugPicture): Array<{ cents: number; error: number }> {
-  const { lugs } = picture
-  const { at } = circleOf(lugs)
   const all = weighed(picture)
-  const each = all.map(({ member, weight }) => ({ weight, member, cents: overLugs(member.x, lugs) }))
-  return at.map((row, lug) => {
-    const cents = each.reduce((sum, one) => sum + one.weight * one.cents[lug], 0)
-    const variance = each.reduce((sum, { weight, member, cents: own }) => {
-      const size = member.x.length
-      let own2 = 0
-      for (let i = 0; i < lugs; i++)
-        for (let j = 0; j < lugs; j++) own2 += row[i] * member.p[i * size + j] * row[j]
-      return sum + weight * (own2 + (own[lug] - cents) ** 2)
-    }, 0)
+  return circleOf(picture.lugs).at.map((_, lug) => {
+    const row = rowOf({ lug }, picture.lugs)
+    const each = all.map(({ member, weight }) => ({ weight, ...foreseen(member, row) }))
+    const cents = each.reduce((sum, { weight, mean }) => sum + weight * mean, 0)
+    const variance = each.reduce(
+      (sum, { weight, mean, variance: own }) => sum + weight * (own + (mean - cents) ** 2),
+      0,
+    )
     return { cents, error: Math.sqrt(variance) }
   })
 }
+
+/** The pitch in Hz that is so many cents at the reference pitch. */
+export const hzOf = ({ aroundHz2 }: LugPicture, cents: number): number =>
+  Math.sqrt(Math.max(1, aroundHz2 * (1 + (2 * cents) / CENTS_PER_NEPER)))

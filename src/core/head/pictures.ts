@@ -1,13 +1,16 @@
 import { CENTS_PER_NEPER } from '../units/pitch'
 import { momentsOf } from './hypotheses'
-import { confirmedBy, stoodStill, type HeadState, type KnownBefore } from './estimate'
+import type { HeadState, KnownBefore } from './estimate'
 import { lookAhead, stateErrorCents, stateLugHz } from './belief'
 import {
   evidenceOf,
+  hzOf,
   lugCents,
   lugPictureOf,
   lugsTurned,
   numbersRead,
+  SCATTER_WEIGHTS,
+  SCATTERS,
   weighed,
   wordsRead,
   type LugNumber,
@@ -18,19 +21,12 @@ import {
 import { earWords } from './ear'
 import { DEFAULT_GAUGE_ERROR, dialNumbers, meanDial } from './gauge'
 import { MEAN } from './kalman'
-import { lugReadings, type LugReading } from './readings'
+import { confirmedBy, lugReadings, stoodStill, type LugReading } from './readings'
 import type { EvenHead, Round } from './types'
 import { median } from '../numeric/median'
 
 /** A number without a sound behind it: typed, or of a device that tells no poles. */
 export const isBare = ({ poles, alone }: LugReading) => !poles && !alone
-
-/** Scatter of bare numbers in stated errors: what was said, a hand that presses now and then, one that has nothing to hold on to. */
-const SCATTERS = [
-  { scatter: 1, weight: 0.6 },
-  { scatter: 2.2, weight: 0.25 },
-  { scatter: 5, weight: 0.15 },
-]
 
 /** Settling by turning and pressing, in cents of the mean. */
 const SETTLING_CENTS = { first: 13, later: 3.5 }
@@ -79,9 +75,9 @@ export function withLugs(
   )
   const logLugs = Math.log(LUG_BY_LUG) + evidenceOf(picture) + carried
   const worlds: Array<{ state: HeadState; scatter: number; log: number }> = []
-  for (const { scatter, weight } of SCATTERS) {
+  for (const [at, scatter] of SCATTERS.number.entries()) {
     const state = scatter === 1 ? asSaid : twoPoles(scatter)
-    worlds.push({ state, scatter, log: Math.log(weight) + state.logAll })
+    worlds.push({ state, scatter, log: Math.log(SCATTER_WEIGHTS[at]) + state.logAll })
     // What twice the scatter makes far less likely, five times makes less likely still; nor is it worth a look behind the other picture.
     const [first, last] = [worlds[0].log, worlds.at(-1)!.log]
     if (last < first - HOPELESS || last + Math.max(0, last - first) < logLugs - 2 * HOPELESS) break
@@ -120,9 +116,6 @@ export function shownLugHz(state: HeadState): number[] {
   const { picture } = state.byLug!
   return lugCents(picture).map(({ cents }) => hzOf(picture, cents))
 }
-
-const hzOf = ({ aroundHz2 }: LugPicture, cents: number) =>
-  Math.sqrt(Math.max(1, aroundHz2 * (1 + (2 * cents) / CENTS_PER_NEPER)))
 
 /** The head after a pass, in all pictures. */
 export function stateAfter(state: HeadState, turns: readonly number[]): HeadState {

@@ -89,3 +89,29 @@ function heardReadings(round: Round): LugReading[] {
   })
   return [...withPoles, ...bare]
 }
+
+/** A microphone that stood still heard other lugs from afar; of a number without a sound nobody knows how it was made. */
+export const stoodStill = ({ mic, readings }: Round): boolean =>
+  mic === 'standing' && Boolean(readings?.length)
+
+/** A repeat within so many cents of its errors confirms a reading. */
+const CONFIRMS_ERRORS = 3
+const CONFIRMS_CENTS = 3
+
+/**
+ * Lugs (0-based) whose reading in a round came again as it was read before, with nothing turned between: such a reading is a
+ * fact, whatever explains it.
+ */
+export function confirmedBy(rounds: readonly Round[], index: number): Set<number> {
+  const found = new Set((rounds[index].confirmed ?? []).map((lug) => lug - 1))
+  for (let i = index - 1; i >= 0 && rounds[i].turns?.every((turned) => turned === 0); i--) {
+    rounds[i].readingsHz?.forEach((before, lug) => {
+      const now = rounds[index].readingsHz?.[lug]
+      if (before === null || now === null || now === undefined) return
+      const errors = Math.hypot(rounds[i].readingErrorCents ?? 2, rounds[index].readingErrorCents ?? 2)
+      const apart = Math.abs(1200 * Math.log2(now / before))
+      if (apart <= CONFIRMS_ERRORS * errors + CONFIRMS_CENTS) found.add(lug)
+    })
+  }
+  return found
+}
