@@ -50,7 +50,7 @@ export interface EarApi {
 export interface Advice {
   plan: EvenAnswer
   /** Fitted state behind the plan: the newest readings. */
-  fit: { harmonics: Harmonics; lugHz: number[] }
+  fit: { harmonics: Harmonics | null; lugHz: number[] }
   /** After the turns made so far in this pass; null when none was made. */
   forecast: EvenAnswer | null
 }

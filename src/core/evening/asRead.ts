@@ -78,7 +78,8 @@ export interface Against {
 
 /** Readings (0-based lugs) that the head as a whole cannot show, with how far they lie off it, furthest first. */
 export function against(state: HeadState): Against[] {
-  const { newest, leading, hypotheses, lugs, byLug } = state
+  const { leading, hypotheses, lugs, byLug, scatter } = state
+  const newest = state.newest.map((one) => (isBare(one) ? { ...one, errorHz: one.errorHz * scatter } : one))
   // Lug by lug nothing stands against a head but what no lug could show.
   const strays = byLug && byLug.weight > LUGS_EXPLAIN ? byLug.picture.stray : null
   const poles = polesOf(leading.x)

@@ -1,4 +1,5 @@
 import { estimateHead, type HeadState } from '../head/estimate'
+import { withMean } from '../head/pictures'
 import { against } from './asRead'
 import { isMany } from './judge'
 import { namedOf, suspectsOf, withoutTurns, type Suspect } from './suspect'
@@ -40,9 +41,9 @@ export function stateFor(request: EvenRequest): HeadState {
     ...('offsetTurns' in request.target ? { modelErrorCents: UNEVEN_MODEL_CENTS } : {}),
   })
   const { byLug } = state
-  if (!byLug || byLug.weight > AT_LEAST) return state
+  if (!byLug || byLug.weight > AT_LEAST) return withMean(state)
   const contradicts = against({ ...state, byLug: null }).some(({ lug }) => !byLug.picture.stray.includes(lug))
-  return contradicts ? { ...state, byLug: { ...byLug, weight: AT_LEAST } } : state
+  return withMean(contradicts ? { ...state, byLug: { ...byLug, weight: AT_LEAST } } : state)
 }
 
 /** Two poles that what was read contradicts are no likelier a story than lugs that differ by themselves. */

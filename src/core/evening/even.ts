@@ -3,7 +3,7 @@ import { asIfPitchWereKnown, learnedFrom, stateHarmonics } from '../head/belief'
 import type { HeadState } from '../head/estimate'
 import { harmonicAt } from '../head/harmonics'
 import { median } from '../numeric/median'
-import { isBare, lugsExpected, lugsLead, shownLugHz, stateAfter } from '../head/pictures'
+import { isBare, lugsExpected, lugsLead, shownLugHz, shownRounds, stateAfter } from '../head/pictures'
 import { varianceOf } from '../numeric/gaussian'
 import { MEAN, type Belief, TURN_LAW } from '../head/kalman'
 import { rodPulls } from '../head/rods'
@@ -108,7 +108,7 @@ export function even(request: EvenRequest): EvenAnswer {
     // One round tells a lug from its neighbour, not from itself.
     readingScatterCents: state.roundsLugHz.filter(Boolean).length > 1 ? scatterCents(state) : null,
     readSpreadCents: seen.asRead.spreadCents,
-    roundSpreadsCents: state.roundsLugHz.map((lugHz) => lugHz && spreadAgainst(lugHz, plan.target)),
+    roundSpreadsCents: shownRounds(state).map((lugHz) => lugHz && spreadAgainst(lugHz, plan.target)),
     knownBy: state.knownBy,
     micStoodStill:
       (reason === 'readings-disagree' || reason === 'suspect-rod') && standingExplains(known, state),
@@ -204,10 +204,10 @@ function testTurns(
   return turns
 }
 
-/** The state behind an answer, for screens that draw the fit. */
+/** The state behind an answer, for screens that draw the fit: no wave where every lug has a pitch of its own. */
 export function fittedState(request: EvenRequest) {
   const state = stateFor(request)
-  return { harmonics: stateHarmonics(state.leading), lugHz: shownLugHz(state) }
+  return { harmonics: lugsLead(state) ? null : stateHarmonics(state.leading), lugHz: shownLugHz(state) }
 }
 
 /**

@@ -53,6 +53,9 @@ test('the obvious is said: one high comes down, two low or slack go up, pairs th
   expect(high.turns[5]).toBe(Math.min(...high.turns))
   expect(high.turns[5]).toBeLessThan(0)
   expect(high.unlike[0].lugs).toEqual([3, 6])
+  // One spread wherever it is shown, and the mean is that of the numbers: 151.07 Hz.
+  expect(high.roundSpreadsCents.at(-1)).toBeCloseTo(high.spreadCents, 6)
+  expect(Math.abs(1200 * Math.log2(high.meanHz / 151.07))).toBeLessThan(12)
   for (const [low, least] of [
     [145.1, 1 / 32],
     [120.4, 1 / 8],
@@ -66,6 +69,28 @@ test('the obvious is said: one high comes down, two low or slack go up, pairs th
   expect(ask(kick, [typed(60.1, 60, 59.9, 57.7, 60, 60.2, 60, 59.9)]).turns[3]).toBeGreaterThan(0)
   const whole = ask({ ...HEAD, lugs: 8, diameterInches: 14 }, [typed(180, 181, 180, 180, 180, 181, 180, 180)])
   expect(whole.done).toBe(true)
+})
+
+test('numbers that scatter by 8 cents under a stated 2 are known for it, and two poles may still be all there is', () => {
+  // Eight lugs alike, read five times with errors of 8 cents from a table of normal deviates.
+  const deviates = [
+    [0.46, -1.04, 0.28, 1.39, -0.62, 0.11, -1.47, 0.83],
+    [-0.33, 0.74, -1.12, 0.05, 1.21, -0.9, 0.52, -0.18],
+    [1.02, -0.47, 0.6, -1.33, 0.21, 0.95, -0.71, -0.08],
+    [-0.58, 0.37, 1.48, -0.25, -1.06, 0.64, 0.16, -0.79],
+    [0.89, -0.14, -0.97, 0.71, 0.33, -1.25, 1.1, -0.42],
+  ]
+  const turns = new Array<number>(8).fill(0)
+  const rounds = deviates.map((row, i): Round => ({
+    readingsHz: row.map((z) => 180.1 * 2 ** ((8 * z) / 1200)),
+    readingErrorCents: 2,
+    ...(i < 4 ? { turns } : {}),
+  }))
+  const answer = ask({ ...HEAD, lugs: 8, diameterInches: 14 }, rounds)
+  expect(answer.readingScatterCents).toBeGreaterThan(5)
+  expect(answer.readingScatterCents).toBeLessThan(12)
+  expect(answer.spreadCents).toBeLessThan(12)
+  expect(answer.reason).not.toBe('readings-disagree')
 })
 
 test('by ear one lug higher is one rod down', () => {

@@ -101,7 +101,9 @@ function planTowards(
   const model = passCost(belief, target, head.lugs, lean, usual)
   const work = workCost(belief, target, head.lugs, tolerance, usual)
   const { cost: asPoles, blocked } = withCeiling(model, head.ceilingHz, head.lugs)
-  const alone = byLug !== null && byLug.weight > LUGS_COUNT
+  // A reading that is to be taken again is no pitch of its own yet.
+  const waits = state.leftOut.length > 0 && !lugsLead(state)
+  const alone = byLug !== null && byLug.weight > LUGS_COUNT && !waits
   const asLugs = alone
     ? lugCost(byLug.picture, target, 'level' in asked || !isPitchKnown(state) ? FREE_MEAN : 1)
     : () => 0

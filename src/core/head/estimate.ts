@@ -14,8 +14,7 @@ import type { Reader } from './readingLaw'
 import { confirmedBy, lugReadings, stoodStill, type LugReading } from './readings'
 import { rodFelt, roughAsSeen, rodsAsFound, rodsTurned, type RodBelief } from './rods'
 import { SLACK_SCHOOLS, type SlackSchoolId } from './slackStart'
-import { isBare, withLugs } from './pictures'
-import type { LugPicture } from './lugPicture'
+import { isBare, withLugs, type ByLug } from './pictures'
 import { fitStanding } from './standing'
 import type { EvenHead, GaugeLaw, Learned, Round } from './types'
 
@@ -58,7 +57,7 @@ export interface HeadState {
   /** The same with the first round's. */
   logAll: number
   /** The head as a picture lug by lug, and how likely it is that one against the two poles; null where none is thought of. */
-  byLug: { picture: LugPicture; weight: number } | null
+  byLug: ByLug | null
   /** How far bare numbers scatter, in their stated errors, as the sitting has shown it. */
   scatter: number
 }

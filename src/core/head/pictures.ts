@@ -20,13 +20,21 @@ import {
 } from './lugPicture'
 import { earWords } from './ear'
 import { DEFAULT_GAUGE_ERROR, dialNumbers, meanDial } from './gauge'
-import { MEAN } from './kalman'
+import { copyBelief, MEAN } from './kalman'
 import { confirmedBy, lugReadings, stoodStill, type LugReading } from './readings'
 import type { EvenHead, Round } from './types'
 import { median } from '../numeric/median'
 
 /** A number without a sound behind it: typed, or of a device that tells no poles. */
 export const isBare = ({ poles, alone }: LugReading) => !poles && !alone
+
+/** The head lug by lug, as one of two pictures. */
+export interface ByLug {
+  picture: LugPicture
+  weight: number
+  /** Lug pitches in Hz after each round, in this picture; null where nothing was read. */
+  roundsLugHz: Array<number[] | null>
+}
 
 /** Settling by turning and pressing, in cents of the mean. */
 const SETTLING_CENTS = { first: 13, later: 3.5 }
@@ -56,8 +64,8 @@ export function withLugs(
   const dials = rounds.some(({ gauge }) => meanDial(gauge ?? []) !== null)
   const words = rounds.some((round) => earWords(round).length > 0)
   if (read.flat().length === 0 && asSaid.knownBy !== 'whole' && (dials || words) && !known.modelErrorCents) {
-    const picture = readLugs(head, rounds, read, known, dials ? 'dial' : 'ear', asSaid.belief.x[MEAN])
-    return { ...asSaid, byLug: { picture, weight: 1 }, scatter: scatterOf(picture) }
+    const told = readLugs(head, rounds, read, known, dials ? 'dial' : 'ear', asSaid.belief.x[MEAN])
+    return { ...asSaid, byLug: { ...told, weight: 1 }, scatter: scatterOf(told.picture) }
   }
   if (
     asSaid.knownBy !== 'pitch' ||
@@ -67,7 +75,8 @@ export function withLugs(
   )
     return asSaid
   const around = median(read.flat().map(({ hz }) => hz)) ** 2
-  const picture = readLugs(head, rounds, read, known, 'number', around)
+  const told = readLugs(head, rounds, read, known, 'number', around)
+  const { picture } = told
   // Densities a cent of squared pitch at the reference, as those a neper of pitch.
   const carried = bare.reduce(
     (sum, { hz }) => sum + Math.log((CENTS_PER_NEPER * hz * hz) / picture.aroundHz2),
@@ -78,9 +87,9 @@ export function withLugs(
   for (const [at, scatter] of SCATTERS.number.entries()) {
     const state = scatter === 1 ? asSaid : twoPoles(scatter)
     worlds.push({ state, scatter, log: Math.log(SCATTER_WEIGHTS[at]) + state.logAll })
-    // What twice the scatter makes far less likely, five times makes less likely still; nor is it worth a look behind the other picture.
+    // What twice the scatter makes far less likely, five times makes less likely still.
     const [first, last] = [worlds[0].log, worlds.at(-1)!.log]
-    if (last < first - HOPELESS || last + Math.max(0, last - first) < logLugs - 2 * HOPELESS) break
+    if (last < first - HOPELESS) break
   }
   const best = worlds.reduce((a, b) => (b.log > a.log ? b : a))
   const total = worlds.reduce((sum, { log }) => sum + Math.exp(log - best.log), 0)
@@ -96,7 +105,7 @@ export function withLugs(
     newest: asSaid.newest,
     ...{ hypotheses, belief: momentsOf(hypotheses) },
     leftOut: leads ? picture.stray : best.state.leftOut,
-    byLug: { picture, weight: lugs },
+    byLug: { ...told, weight: lugs },
     scatter:
       (1 - lugs) *
         worlds.reduce((sum, { scatter, log }) => sum + (scatter * Math.exp(log - best.log)) / total, 0) +
@@ -113,8 +122,32 @@ export const lugsLead = ({ byLug }: Pick<HeadState, 'byLug'>) => byLug !== null 
 /** Pitch of every lug in Hz as the likelier picture has it. */
 export function shownLugHz(state: HeadState): number[] {
   if (!lugsLead(state)) return stateLugHz(state.leading, state.lugs)
-  const { picture } = state.byLug!
-  return lugCents(picture).map(({ cents }) => hzOf(picture, cents))
+  return lugHzOf(state.byLug!.picture)
+}
+
+const lugHzOf = (picture: LugPicture) => lugCents(picture).map(({ cents }) => hzOf(picture, cents))
+
+/** The same after each round; null where nothing was read. */
+export const shownRounds = (state: HeadState): Array<number[] | null> =>
+  lugsLead(state) ? state.byLug!.roundsLugHz : state.roundsLugHz
+
+/** The head with its mean over both pictures, by their weights: two poles far apart have another one than what was read. */
+export function withMean(state: HeadState): HeadState {
+  const { byLug, belief, lugs } = state
+  if (!byLug || byLug.picture.source !== 'number') return state
+  const { picture, weight } = byLug
+  const next = copyBelief(belief)
+  const toHz2 = (2 * picture.aroundHz2) / (CENTS_PER_NEPER * Math.sqrt(lugs))
+  const each = weighed(picture).map(({ member, weight: own }) => ({
+    own: weight * own,
+    mean: picture.aroundHz2 + toHz2 * member.x[0],
+    variance: toHz2 ** 2 * member.p[0],
+  }))
+  each.push({ own: 1 - weight, mean: belief.x[MEAN], variance: belief.p[0] })
+  const mean = each.reduce((sum, one) => sum + one.own * one.mean, 0)
+  next.x[MEAN] = mean
+  next.p[0] = each.reduce((sum, one) => sum + one.own * (one.variance + (one.mean - mean) ** 2), 0)
+  return { ...state, belief: next }
 }
 
 /** The head after a pass, in all pictures. */
@@ -156,7 +189,7 @@ function readLugs(
   { learned, gaugeLaw, gaugeError = DEFAULT_GAUGE_ERROR }: KnownBefore,
   source: Source,
   around: number,
-): LugPicture {
+): Pick<ByLug, 'picture' | 'roundsLugHz'> {
   const reference = rounds.map(({ gauge }) => meanDial(gauge ?? [])).find((dial) => dial !== null) ?? null
   const said = rounds.map((round, i) => {
     const numbers = read[i].map(({ lug, hz, errorHz, confirmed }): LugNumber => {
@@ -172,16 +205,18 @@ function readLugs(
   })
   let picture = lugPictureOf(head, around, source, learned, farthestOf(said))
   let presses = 0
+  const roundsLugHz: ByLug['roundsLugHz'] = []
   rounds.forEach((round, i) => {
     const { numbers, words } = said[i]
     if (numbers.length) picture = numbersRead(picture, numbers)
     if (words.length) picture = wordsRead(picture, words)
+    roundsLugHz.push(numbers.length || words.length ? lugHzOf(picture) : null)
     if (!round.turns) return
     const pressed = rounds[i + 1]?.pressed ?? i === rounds.length - 1
     picture = lugsTurned(picture, round.turns, presses === 0 ? SETTLING_CENTS.first : SETTLING_CENTS.later)
     if (pressed) presses++
   })
-  return picture
+  return { picture, roundsLugHz }
 }
 
 /** Lugs of the first round that says anything, farthest from its middle first. */
