@@ -192,6 +192,7 @@ function movesOf(kit: readonly Stands[], own: Stands, place: number, { verdicts,
   const { drum } = own
   const heads: Array<Move['head']> = drum.oneHeaded ? ['batter'] : ['batter', 'resonant', 'both']
   const step = kit.length > LARGE.drums ? LARGE.step : MOVE.step
+  const had = new Set(verdicts.map(keyOf))
   const shifts = Array.from({ length: 2 * (MOVE.most / step) + 1 }, (_, i) => step * i - MOVE.most)
   return heads.flatMap((head) =>
     shifts.flatMap((cents) => {
@@ -218,6 +219,8 @@ function movesOf(kit: readonly Stands[], own: Stands, place: number, { verdicts,
       const mends = verdicts.flatMap((verdict, i) => (left.has(keyOf(verdict)) ? [] : [i]))
       const fresh = [...left].some((key) => !now.strictly.has(key))
       if (mends.length === 0 || fresh) return []
+      // What is now just clear may not come to be wrong either.
+      if (judge(after).verdicts.some((verdict) => !had.has(keyOf(verdict)))) return []
       const kept = goodSteps(after)
       const broken = [...now.good].filter((step) => !kept.has(step)).length
       const all = Math.abs(turns) + Math.abs(resonant?.turns ?? 0)
