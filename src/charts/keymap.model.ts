@@ -19,19 +19,20 @@ export interface KeyMapModel {
 
 /**
  * @param turns per rod of the next move, 0 for rods it leaves alone
- * @param tap lug to tap, from 1; null when none is asked for
+ * @param tap lug to tap, from 1, or those that are spoken of; null when none is asked for
  * @param facing rod (from 1) that the drum is turned by to face the hand, at the bottom; null with the badge at the top
  */
 export function keyMapModel(
   size: number,
   turns: readonly number[],
-  tap: number | null = null,
+  tap: number | readonly number[] | null = null,
   facing: number | null = null,
   look: MapLook = PLAIN_LOOK,
 ): KeyMapModel {
   const radius = size * 0.36
   const centre = size / 2
   const turned = facing === null ? 0 : Math.PI - rodAngle(facing - 1, turns.length, look)
+  const tapped = typeof tap === 'number' ? [tap] : (tap ?? [])
   const lugs = turns.map((turn, i) => {
     const angle = rodAngle(i, turns.length, look) + turned
     const at = (r: number) => ({ x: centre + r * Math.sin(angle), y: centre - r * Math.cos(angle) })
@@ -45,7 +46,7 @@ export function keyMapModel(
       labelY: label.y,
       turns: turn,
       next: turn !== 0,
-      tapped: tap === i + 1,
+      tapped: tapped.includes(i + 1),
     }
   })
   const badge = {

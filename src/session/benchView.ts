@@ -1,3 +1,5 @@
+import { bedToAsk } from '@/core/status/bed'
+import type { SnareBed } from '@/core/status/targets'
 import { drumStatus } from '@/core/status/drum'
 import type { HeadStatus } from '@/core/status/head'
 import { requestOf, type Here } from '@/core/status/inputs'
@@ -18,9 +20,9 @@ import { kitOf, type SessionState } from './state'
 
 /**
  * What the Bench is asking for: a round of all rods up from slack, tap a lug, turn rods, what to do behind a turn that the plan had not
- * asked for, press, or nothing any more.
+ * asked for, press, or nothing any more; and of a snare side which lugs stand beside its bed.
  */
-export type BenchPhase = 'read' | 'turn' | 'said' | 'press' | 'done' | 'climb'
+export type BenchPhase = 'read' | 'bed' | 'turn' | 'said' | 'press' | 'done' | 'climb'
 
 export interface BenchView {
   here: Here
@@ -55,6 +57,8 @@ export interface BenchView {
   settling: Settling | null
   /** Lugs that this round wants read. */
   lugsWanted: number
+  /** The bed that a snare side's readings show, while nobody spoke of one. */
+  bedToAsk: SnareBed | null
 }
 
 /** A head is fresh for so long after it was fitted. */
@@ -155,6 +159,7 @@ function viewOf(state: BenchState, kit: KitState | null): BenchView | null {
     climb,
     settling: fresh && sitting ? settlingNow(sitting) : null,
     lugsWanted: checking ? CHECK_LUGS : drum.lugs,
+    bedToAsk: bedToAsk(head),
   }
   return { ...view, phase: phaseOf(view, state) }
 }
@@ -200,6 +205,7 @@ function phaseOf(view: Omit<BenchView, 'phase'>, state: BenchState): BenchPhase 
   if (state.bench.lug !== null) return 'read'
   if (!advice) return 'turn'
   if (advice.plan.reason === 'need-readings') return 'read'
+  if (view.bedToAsk && view.movesMade === 0) return 'bed'
   // Nothing to turn and not done: said, with what to do about it.
   if (!advice.plan.done) return advice.plan.reason === null || steps.length > 0 ? 'turn' : 'done'
   return settling && !settling.settled && advice.plan.reason === 'within-tolerance' ? 'press' : 'done'

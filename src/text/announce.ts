@@ -61,7 +61,7 @@ export function moveWords({ rods, turns }: Step): string {
 
 /** What the Bench asks for now, in whole words; empty while it is being worked out. */
 export function askedWords(asked: {
-  phase: 'read' | 'turn' | 'said' | 'press' | 'done' | 'climb'
+  phase: 'read' | 'bed' | 'turn' | 'said' | 'press' | 'done' | 'climb'
   lug: number
   step: Step | null
   roundTurns: number | null
@@ -71,6 +71,8 @@ export function askedWords(asked: {
   switch (asked.phase) {
     case 'read':
       return `next lug ${asked.lug}`
+    case 'bed':
+      return 'say which lugs stand beside the snare bed'
     case 'turn':
       return asked.step ? moveWords(asked.step) : ''
     case 'climb':

@@ -1,4 +1,6 @@
 import { SIDE_SNARE_INCHES, type HeadAge } from '@/core/pair/snare'
+import type { SnareBed } from '@/core/status/targets'
+import { listText } from './turns'
 
 const AGE: Record<HeadAge, string> = {
   fresh: 'fresh enough.',
@@ -24,3 +26,14 @@ export function wiresText(wires: { knob: number; unit: string; rattles: boolean 
   const rattle = wires.rattles === null ? '' : wires.rattles ? ', they rattle on' : ', no rattle'
   return `Noted: ${wires.knob} ${wires.unit} past touching${rattle}.`
 }
+
+/** What was said of a snare side's bed. */
+export function bedText(bed: SnareBed | undefined): string {
+  if (!bed) return 'which lugs stand beside it was not said.'
+  if (bed.lugs.length === 0) return 'none that shows; all lugs are brought alike.'
+  return `lugs ${listText(bed.lugs)} may read ${bed.cents} c lower and are never raised to match.`
+}
+
+/** What readings that look like a bed are asked. */
+export const bedQuestionText = ({ cents }: SnareBed): string =>
+  `They read ${cents} c lower than the others. Beside the bed of the wires, at both ends, that is normal: they are left lower, and the rest is evened.`

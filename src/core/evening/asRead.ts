@@ -1,10 +1,9 @@
 import type { HeadState } from '../head/estimate'
-import { harmonicAt } from '../head/harmonics'
 import { densityOf, heardBetween, partsOf, polesOf, shareAt, type Reader } from '../head/readingLaw'
-import { isBare } from '../head/pictures'
+import { isBare, lugsLead } from '../head/pictures'
 import type { LugReading } from '../head/readings'
 import { CENTS_PER_NEPER } from '../units/pitch'
-import type { TargetPattern } from './cost'
+import { wantedOverLugs, type TargetPattern } from './cost'
 
 /**
  * What was read, beside what is believed: it stands outside the estimate and can veto it. A tool that calls a head even over
@@ -27,14 +26,16 @@ const errorCents = ({ errorHz, hz }: LugReading) => (CENTS_PER_NEPER * errorHz) 
  * @param evenMatters false for a head that is uneven on purpose: its lugs need not agree
  */
 export function asRead(
-  { newest, lugs, scatter }: HeadState,
+  state: HeadState,
   target: TargetPattern,
   toleranceCents: number,
   pitchMatters: boolean,
   evenMatters: boolean,
 ): AsRead {
+  const { newest, lugs, scatter } = state
+  const wanted = wantedOverLugs(target, lugs, lugsLead(state))
   const off = newest.map((reading) => ({
-    cents: CENTS_PER_NEPER * Math.log(reading.hz / Math.sqrt(harmonicAt(target, reading.lug, lugs))),
+    cents: CENTS_PER_NEPER * Math.log(reading.hz / Math.sqrt(wanted[reading.lug])),
     error: errorCents(reading) * (isBare(reading) ? scatter : 1),
   }))
   if (off.length === 0) return { spreadCents: null, outside: false }

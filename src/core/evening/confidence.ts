@@ -5,9 +5,10 @@ import { patternOverLugs, spreadCents } from '../head/harmonics'
 import { COSINE, MEAN, SINE, type Belief } from '../head/kalman'
 import { CENTS_PER_NEPER } from '../units/pitch'
 import type { HeadState } from '../head/estimate'
+import { lugsLead, shownLugHz } from '../head/pictures'
 import { overLugs } from '../head/circle'
 import { hzOf, weighed, type LugPicture } from '../head/lugPicture'
-import type { TargetPattern } from './cost'
+import { wantedOverLugs, type TargetPattern } from './cost'
 
 const DRAWS = 400
 const SEED = 20
@@ -24,10 +25,14 @@ const lugDraws = once(() => {
 })
 const MOST_LUGS = 24
 
-function drawAll(hypotheses: HeadState['hypotheses'], byLug: HeadState['byLug'], lugs: number): number[][] {
-  if (!byLug) return drawLugHz(hypotheses, lugs, DRAWS)
-  const alone = Math.round(byLug.weight * DRAWS)
-  return [...drawLugHz(hypotheses, lugs, DRAWS - alone), ...drawLugs(byLug.picture, alone)]
+/** Lug pitches drawn from both pictures by their weights, each with whether it is the one lug by lug. */
+function drawAll({ hypotheses, byLug, lugs }: Pick<HeadState, 'hypotheses' | 'byLug' | 'lugs'>) {
+  const own = byLug ? Math.round(byLug.weight * DRAWS) : 0
+  const as = (alone: boolean) => (lugHz: number[]) => ({ lugHz, alone })
+  return [
+    ...drawLugHz(hypotheses, lugs, DRAWS - own).map(as(false)),
+    ...(byLug ? drawLugs(byLug.picture, own).map(as(true)) : []),
+  ]
 }
 
 /** Lug pitches drawn from a picture lug by lug: so many from each member as it has weight. */
@@ -91,16 +96,20 @@ function drawFrom(belief: Belief, lugs: number, normals: readonly Float64Array[]
   })
 }
 
-/** Spread of lug pitches against the target's own profile, in cents. */
-export function spreadAgainst(lugHz: readonly number[], target: TargetPattern): number {
-  const wanted = patternOverLugs(target, lugHz.length)
+/** Spread of lug pitches against what is wanted of them, in cents. @param alone see {@link wantedOverLugs} */
+export function spreadAgainst(lugHz: readonly number[], target: TargetPattern, alone: boolean): number {
+  const wanted = wantedOverLugs(target, lugHz.length, alone)
   return spreadCents(lugHz.map((hz, i) => hz / Math.sqrt(wanted[i])))
 }
 
-/** How likely lugs lie together within so many cents, wherever the head stands. */
-export function lugsTogether(picture: LugPicture, withinCents: number): number {
+/** The same of the picture that leads. */
+export const shownSpread = (state: HeadState, target: TargetPattern): number =>
+  spreadAgainst(shownLugHz(state), target, lugsLead(state))
+
+/** How likely lugs lie together within so many cents of what is wanted of them, wherever the head stands. */
+export function lugsTogether(picture: LugPicture, target: TargetPattern, withinCents: number): number {
   const all = drawLugs(picture, DRAWS)
-  return all.filter((lugHz) => spreadCents(lugHz) <= withinCents).length / all.length
+  return all.filter((lugHz) => spreadAgainst(lugHz, target, true) <= withinCents).length / all.length
 }
 
 /** On pitch means within the band that is drawn: half the tolerance each way. */
@@ -120,7 +129,7 @@ export interface Odds {
 
 /** How likely the head is within tolerance, by drawing from what is believed of it. */
 export function oddsOf(
-  { hypotheses, byLug, lugs }: Pick<HeadState, 'hypotheses' | 'byLug' | 'lugs'>,
+  state: Pick<HeadState, 'hypotheses' | 'byLug' | 'lugs'>,
   target: TargetPattern,
   toleranceCents: number,
 ): Odds {
@@ -129,9 +138,9 @@ export function oddsOf(
   let sum = 0
   let squares = 0
   const spreads: number[] = []
-  const all = drawAll(hypotheses, byLug, lugs)
-  for (const lugHz of all) {
-    const spread = spreadAgainst(lugHz, target)
+  const all = drawAll(state)
+  for (const { lugHz, alone } of all) {
+    const spread = spreadAgainst(lugHz, target, alone)
     const mean = meanHz2(lugHz)
     const off = Math.abs((CENTS_PER_NEPER * Math.log(mean / target.mean)) / 2)
     if (spread <= toleranceCents && off <= PITCH_PART * toleranceCents) within++

@@ -5,8 +5,18 @@ import { circleOf, partsOver } from '../head/circle'
 import { weighed, type LugPicture } from '../head/lugPicture'
 import { CENTS_PER_NEPER } from '../units/pitch'
 
-/** Squared pitches that are wanted: mean and second harmonic, in Hz^2. */
-export type TargetPattern = Harmonics
+/** Squared pitches that are wanted, in Hz^2: mean and second harmonic, which is what two poles can show. */
+export interface TargetPattern extends Harmonics {
+  /** The same at every lug, where more was asked for than that: heads whose lugs differ by themselves can show it. */
+  profile?: readonly number[]
+}
+
+/**
+ * Squared pitches wanted at every lug, in Hz^2.
+ * @param alone every lug has a pitch of its own, not that of two poles
+ */
+export const wantedOverLugs = (target: TargetPattern, lugs: number, alone: boolean): readonly number[] =>
+  (alone && target.profile) || patternOverLugs(target, lugs)
 
 /**
  * Weight of the second harmonic against the mean. The spread is twice its amplitude, and spread and mean have one
@@ -116,7 +126,7 @@ export function lugCost(picture: LugPicture, target: TargetPattern, meanWeight: 
   const { lugs, aroundHz2 } = picture
   const { order, orders, at: waves } = circleOf(lugs)
   const wanted = partsOver(
-    patternOverLugs(target, lugs).map((hz2) => (CENTS_PER_NEPER / 2) * (hz2 / aroundHz2 - 1)),
+    wantedOverLugs(target, lugs, true).map((hz2) => (CENTS_PER_NEPER / 2) * (hz2 / aroundHz2 - 1)),
     lugs,
   )
   // How far a dial gives for a pull nobody knows before its law is: its gains are not merely uncertain but may be double.

@@ -1,7 +1,6 @@
 import { explainPair } from '../head/pairCause'
 import { asIfPitchWereKnown, learnedFrom, stateHarmonics } from '../head/belief'
 import type { HeadState } from '../head/estimate'
-import { harmonicAt } from '../head/harmonics'
 import { median } from '../numeric/median'
 import { isBare, lugsExpected, lugsLead, shownLugHz, shownRounds, stateAfter } from '../head/pictures'
 import { varianceOf } from '../numeric/gaussian'
@@ -11,7 +10,8 @@ import { CENTS_PER_NEPER } from '../units/pitch'
 import { against, asRead, disagreements, type Disagreement } from './asRead'
 import { isEnough, readNext, rodsToFeel } from './ask'
 import { believed, stateFor } from './believed'
-import { oddsOf, spreadAgainst } from './confidence'
+import { wantedOverLugs } from './cost'
+import { oddsOf, shownSpread, spreadAgainst } from './confidence'
 import { isDone, judge, type Seen } from './judge'
 import { orderSteps } from './order'
 import { choose, DEFAULT_KEYS, DEFAULT_LARGEST_STEP, type Plan } from './plan'
@@ -88,7 +88,7 @@ export function even(request: EvenRequest): EvenAnswer {
     ...{ targetHz: plan.targetHz, toleranceCents },
     predictedHz: pass.predictedHz ?? expected.lugHz,
     predictedErrorCents: pass.predictedErrorCents ?? expected.errorCents,
-    spreadCents: state.knownBy ? spreadAgainst(shownLugHz(state), plan.target) : 0,
+    spreadCents: state.knownBy ? shownSpread(state, plan.target) : 0,
     spreadErrorCents: seen.now.spreadErrorCents,
     meanHz: Math.sqrt(Math.max(1, belief.x[MEAN])),
     meanErrorCents:
@@ -108,7 +108,7 @@ export function even(request: EvenRequest): EvenAnswer {
     // One round tells a lug from its neighbour, not from itself.
     readingScatterCents: state.roundsLugHz.filter(Boolean).length > 1 ? scatterCents(state) : null,
     readSpreadCents: seen.asRead.spreadCents,
-    roundSpreadsCents: shownRounds(state).map((lugHz) => lugHz && spreadAgainst(lugHz, plan.target)),
+    roundSpreadsCents: shownRounds(state).map((lugHz) => lugHz && spreadAgainst(lugHz, plan.target, lugsLead(state))),
     knownBy: state.knownBy,
     micStoodStill:
       (reason === 'readings-disagree' || reason === 'suspect-rod') && standingExplains(known, state),
@@ -167,9 +167,10 @@ function asNumbersSay(state: HeadState, turns: readonly number[], { target }: Pl
     if (worth(cents, Math.SQRT2 * error))
       unlike.push({ lugs: [lug + 1, lug + 1 + lugs / 2], cents, what: 'opposite' })
   }
+  const wanted = wantedOverLugs(target, lugs, true)
   const off = state.newest.map(({ lug, hz }) => ({
     lug,
-    cents: CENTS_PER_NEPER * Math.log(hz / Math.sqrt(harmonicAt(target, lug, lugs))),
+    cents: CENTS_PER_NEPER * Math.log(hz / Math.sqrt(wanted[lug])),
   }))
   const mean = turns.reduce((sum, turn) => sum + turn, 0) / lugs
   const middle = off.reduce((sum, { cents }) => sum + cents, 0) / Math.max(1, off.length)

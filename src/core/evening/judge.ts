@@ -1,13 +1,13 @@
 import { stateErrorCents } from '../head/belief'
-import { shownLugHz } from '../head/pictures'
 import type { HeadState } from '../head/estimate'
 import { MEAN } from '../head/kalman'
 import { hoopPart } from '../head/rods'
 import { dialCents } from '../head/gauge'
 import { CENTS_PER_NEPER } from '../units/pitch'
 import type { Against, AsRead, Disagreement } from './asRead'
-import { lugsTogether, PITCH_PART, spreadAgainst, type Odds } from './confidence'
+import { lugsTogether, PITCH_PART, shownSpread, type Odds } from './confidence'
 import { leanOf, type Plan } from './plan'
+import { wantedOverLugs, type TargetPattern } from './cost'
 import type { EvenRequest, Reason } from './types'
 
 /** Done is said when within tolerance is likelier than this, and far out is less likely than that. */
@@ -73,7 +73,7 @@ export function judge(request: EvenRequest, seen: Seen): Reason | null {
   if (seen.suspected) return 'suspect-rod'
   if (still) {
     if (unanswered || tooFew) return 'need-readings'
-    const spread = spreadAgainst(shownLugHz(state), plan.target)
+    const spread = shownSpread(state, plan.target)
     if (spread > toleranceCents && (request.hoopOrEdge || seen.held || drumPulls(state)))
       return 'hoop-or-edge'
     return plan.atCeiling ? 'ceiling' : 'no-turn-helps'
@@ -100,15 +100,14 @@ export function isMany(against: number, read: number): boolean {
 }
 
 function isWithin(request: EvenRequest, { state, plan, now, toleranceCents }: Seen): boolean {
-  const lugHz = shownLugHz(state)
   const off = Math.abs((CENTS_PER_NEPER * Math.log(state.belief.x[MEAN] / plan.target.mean)) / 2)
   const reached = !('offsetTurns' in request.target) || offsetsReached(request, state)
   if (state.knownBy !== 'pitch') {
     const onPitch = state.knownBy !== 'whole' || off <= PITCH_PART * toleranceCents
-    return onPitch && evenByOwnMeasure(request, state)
+    return onPitch && evenByOwnMeasure(request, state, plan.target)
   }
   return (
-    spreadAgainst(lugHz, plan.target) <= toleranceCents &&
+    shownSpread(state, plan.target) <= toleranceCents &&
     off <= PITCH_PART * toleranceCents &&
     reached &&
     now.within >= LIKELY &&
@@ -123,15 +122,19 @@ const DIALS_APART = 3
 export function evenByOwnMeasure(
   { rounds, gaugeError = 1, gaugeLaw }: EvenRequest,
   state: HeadState,
+  target: TargetPattern,
 ): boolean {
   if (state.knownBy === 'whole') return true
   const round = rounds.at(-1)!
   const dials = (round.gauge ?? []).filter((dial): dial is number => dial !== null)
   if (dials.length) {
-    const apart = Math.max(...dials) - Math.min(...dials)
-    if (dials.length < state.lugs || apart > DIALS_APART * gaugeError) return false
-    const { cents } = dialCents(dials[0] + DIALS_APART * gaugeError, dials[0], gaugeLaw ?? null)
-    return !state.byLug || lugsTogether(state.byLug.picture, cents) >= 0.95
+    if (dials.length < state.lugs) return false
+    const cents = (dial: number) => dialCents(dial, dials[0], gaugeLaw ?? null).cents
+    const within = cents(dials[0] + DIALS_APART * gaugeError)
+    const wanted = wantedOverLugs(target, state.lugs, true)
+    const off = dials.map((dial, lug) => cents(dial) - (CENTS_PER_NEPER / 2) * Math.log(wanted[lug]))
+    if (Math.max(...off) - Math.min(...off) > within + 1e-9) return false
+    return !state.byLug || lugsTogether(state.byLug.picture, target, within) >= 0.95
   }
   const words = [...(round.ear ?? []), ...(round.feel ?? [])].filter((word) => word !== null)
   return words.length > 0 && words.every((word) => word === 'alike')
@@ -141,10 +144,10 @@ export function evenByOwnMeasure(
 const EAR_CENTS = 20
 
 /** As even as dial, ear or hand can bring it, once no turn helps. */
-function nearlyEven(request: EvenRequest, state: HeadState): boolean {
-  if (evenByOwnMeasure(request, state)) return true
+function nearlyEven(request: EvenRequest, state: HeadState, target: TargetPattern): boolean {
+  if (evenByOwnMeasure(request, state, target)) return true
   const heard = state.knownBy === 'ear' && state.byLug !== null
-  return heard && lugsTogether(state.byLug!.picture, EAR_CENTS) >= 0.8
+  return heard && lugsTogether(state.byLug!.picture, target, EAR_CENTS) >= 0.8
 }
 
 /**
@@ -163,7 +166,7 @@ export function isDone(request: EvenRequest, reason: Reason | null, seen: Seen):
         !asRead.outside &&
         !outside &&
         state.leftOut.length === 0 &&
-        (state.knownBy === 'pitch' || nearlyEven(request, state))
+        (state.knownBy === 'pitch' || nearlyEven(request, state, seen.plan.target))
       )
     case 'hoop-or-edge':
       return Boolean(request.hoopOrEdge) || (!asRead.outside && state.leftOut.length === 0)
@@ -180,7 +183,7 @@ export const SURELY_OUT = 1.3
 function isOutside({ state, plan, now, toleranceCents }: Seen): boolean {
   const { belief, knownBy } = state
   if (knownBy !== 'pitch') return false
-  const spread = spreadAgainst(shownLugHz(state), plan.target)
+  const spread = shownSpread(state, plan.target)
   const toCents = CENTS_PER_NEPER / (2 * plan.target.mean)
   const off = Math.abs(belief.x[MEAN] - plan.target.mean) * toCents
   const offError = Math.sqrt(Math.max(0, belief.p[0])) * toCents

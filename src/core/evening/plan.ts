@@ -57,7 +57,7 @@ export function choose(request: EvenRequest, state: HeadState, silent: readonly 
   const pattern = wantedPattern(target, state)
   if (!isSwinging(state.meanHistoryHz2, pattern.mean)) return towards(pattern).plan
   // A head that answers more than is believed is brought half the way: the whole one would only swing it over again.
-  const half = { ...pattern, mean: (pattern.mean + state.belief.x[MEAN]) / 2 }
+  const half = withMeanOf(pattern, (pattern.mean + state.belief.x[MEAN]) / 2)
   return { ...towards(half).plan, target: pattern, targetHz: Math.sqrt(pattern.mean) }
 }
 
@@ -66,8 +66,17 @@ export const isPitchKnown = ({ knownBy }: HeadState) => knownBy === 'pitch' || k
 
 /** What is wanted of a head as it stands: where its pitch is not known or does not matter, evenness at the mean it has. */
 export function wantedPattern(target: EvenTarget, state: HeadState): TargetPattern {
-  const level = 'level' in target || (!isPitchKnown(state) && !('offsetTurns' in target))
-  return level ? { mean: state.belief.x[MEAN], cosine: 0, sine: 0 } : patternOf(target, state.belief)
+  const here = state.belief.x[MEAN]
+  if ('level' in target) return { mean: here, cosine: 0, sine: 0 }
+  const pattern = patternOf(target, state.belief)
+  return isPitchKnown(state) || 'offsetTurns' in target ? pattern : withMeanOf(pattern, here)
+}
+
+/** A pattern as deep, at another mean. */
+function withMeanOf({ cosine, sine, profile, ...pattern }: TargetPattern, mean: number): TargetPattern {
+  const times = mean / pattern.mean
+  const waves = { mean, cosine: times * cosine, sine: times * sine }
+  return profile ? { ...waves, profile: profile.map((hz2) => times * hz2) } : waves
 }
 
 /** A mean that went over its target and back, each time by this part of its square and more, swings. */
@@ -117,7 +126,10 @@ function planTowards(
 
 /** Mean and second harmonic that are wanted. Offsets show in pitch by their second pattern, as this head answers to it. */
 function patternOf(target: Exclude<EvenTarget, { level: true }>, belief: Belief): TargetPattern {
-  if ('profileHz' in target) return harmonicsOf(target.profileHz.map((hz) => hz * hz))
+  if ('profileHz' in target) {
+    const profile = target.profileHz.map((hz) => hz * hz)
+    return { ...harmonicsOf(profile), profile }
+  }
   const mean = target.hz ** 2
   if (!('offsetTurns' in target)) return { mean, cosine: 0, sine: 0 }
   const offset = harmonicsOf(target.offsetTurns)

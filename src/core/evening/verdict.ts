@@ -1,5 +1,5 @@
 import { asIfPitchWereKnown } from '../head/belief'
-import { shownLugHz } from '../head/pictures'
+import { lugsLead, shownLugHz } from '../head/pictures'
 import { COSINE, MEAN, SINE } from '../head/kalman'
 import { CENTS_PER_NEPER } from '../units/pitch'
 import { against, asRead } from './asRead'
@@ -48,7 +48,7 @@ export function judged(request: EvenRequest): Judged {
   )
   const odds = oddsOf({ ...state, hypotheses: told }, target, toleranceCents)
   const lugHz = shownLugHz(state)
-  const spreadCents = state.knownBy && state.knownBy !== 'whole' ? spreadAgainst(lugHz, target) : 0
+  const spreadCents = state.knownBy && state.knownBy !== 'whole' ? spreadAgainst(lugHz, target, lugsLead(state)) : 0
   const toCents = CENTS_PER_NEPER / (2 * Math.max(1, belief.x[MEAN]))
   const wanted = targetMeanHz(request.target)
   const off =
@@ -73,7 +73,7 @@ export function judged(request: EvenRequest): Judged {
   const says = (isEven: boolean, isOn = on, cannot = disagree): Judged => ({
     ...{ ...figures, even: isEven, on: isOn, disagree: cannot },
   })
-  if (state.knownBy !== 'pitch') return says(state.knownBy !== null && evenByOwnMeasure(known, state))
+  if (state.knownBy !== 'pitch') return says(state.knownBy !== null && evenByOwnMeasure(known, state, target))
   const inside = spreadCents <= toleranceCents
   const within = inside && on !== false && odds.within >= LIKELY && odds.farOut <= UNLIKELY
   if (spoken) return says(false, on, disagree || (within && even(request).reason === 'readings-disagree'))

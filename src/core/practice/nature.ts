@@ -43,8 +43,9 @@ export interface Faults {
   strippedRods?: readonly number[]
   /** 0 for a fresh film; 0.4 has lost 40% of its stretch. */
   worn?: number
-  /** Depth of a snare bed in mm, at both ends of the wires. */
+  /** How deep the edge is cut below the wires' ends; the first of them, in turns of the drum from lug 1 (default 0). */
   snareBedMm?: number
+  snareBedAt?: number
   /** Rods that bind in their thread: stiff to the hand, whatever they pull. */
   dirtyRods?: readonly number[]
   /** Losses of the ring, 1/s: pads and dampers, and those that its mount adds. */
@@ -157,9 +158,9 @@ function offsetOf(faults: Faults, diameterInches: number) {
       sine[k] += size * Math.sin(2 * Math.PI * k * at)
     }
   }
-  const { dentMm = 0, dentAt = 0, snareBedMm = 0 } = faults
+  const { dentMm = 0, dentAt = 0, snareBedMm = 0, snareBedAt = 0 } = faults
   add(-dentMm / 1000, dentAt, DENT_REACH * (14 / diameterInches))
-  // The wires run from the strainer, halfway round from the badge, to the butt beside it.
-  for (const end of [0, 0.5]) add(-snareBedMm / 1000, end, BED_REACH)
+  // The wires run from the strainer straight across to the butt.
+  for (const end of [0, 0.5]) add(-snareBedMm / 1000, snareBedAt + end, BED_REACH)
   return { cosine, sine }
 }

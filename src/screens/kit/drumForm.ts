@@ -30,7 +30,6 @@ export function toForm(drum: Drum, lengths: Lengths): Drum {
 export function fromForm(values: Drum, lengths: Lengths): Drum {
   const drum = withLengths(values, (value) => typedInches(value, lengths))
   if (!drum.lockedRods?.length) delete drum.lockedRods
-  if (drum.snareBed && drum.snareBed.lugs.length === 0) delete drum.snareBed
   for (const side of ['batter', 'resonant'] as const) {
     drum[side] = { ...drum[side] }
     if (!drum[side].build) delete drum[side].build

@@ -130,6 +130,13 @@ function hasRoom(session: Session): boolean {
 }
 
 /** Changes a drum; new film on a head is a fitted head, which begins its history anew. */
+/** Which lugs of its snare side stand beside the bed, and how much lower they may read; none is an answer too, and is not asked again. */
+export function setBed(session: Session, drum: Drum, { lugs, cents }: NonNullable<Drum['snareBed']>): void {
+  const snareBed =
+    lugs.length && cents ? { lugs: [...lugs].sort((a, b) => a - b), cents } : { lugs: [], cents: 0 }
+  changeDrum(session, drum, { ...drum, snareBed })
+}
+
 export function changeDrum(session: Session, before: Drum, drum: Drum): void {
   session.together(`the change of ${drum.name}`, () => changed(session, before, drum))
 }

@@ -36,6 +36,10 @@ import { currentView } from '../currentView'
 const BACKED_OFF_TURNS = -0.2
 
 export function practiceDrum(drum: Drum, side: Side, { faults }: PracticeState): PracticeDrum {
+  const bed =
+    drum.kind === 'snare' && side === 'resonant'
+      ? { snareBedMm: BED_MM, snareBedAt: drum.badgeAtLug ? 0 : -0.5 / drum.lugs }
+      : null
   return {
     seedText: `${drum.id}/${side}`,
     diameterInches: drum.diameterInches,
@@ -46,9 +50,12 @@ export function practiceDrum(drum: Drum, side: Side, { faults }: PracticeState):
     threadPitchMm: drum.threadPitchMm,
     pliesMils: drum[side].pliesMils,
     otherPliesMils: drum[otherSide(side)].pliesMils,
-    ...(faults ? { faults } : {}),
+    ...(faults || bed ? { faults: { ...bed, ...faults } } : {}),
   }
 }
+
+/** The thin side of a practice snare has a bed like any other: its wires end at the badge, between the last lug and the first. */
+const BED_MM = 0.8
 
 /** Where the practice drum's rods stand; a head never simulated before is found rough, near its target. */
 export function practiceState(session: Session, kit: KitState, drum: Drum, side: Side): PracticeState {

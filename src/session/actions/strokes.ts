@@ -28,7 +28,7 @@ export function seeBench(hands: Hands, view: BenchView, nowSeconds: number): voi
 function signKey(view: BenchView): string {
   const { phase, steps, sitting, climb, drum, side } = view
   const what = phase === 'turn' ? steps[0] : phase === 'climb' ? climb?.rounds[0] : phase
-  if (phase === 'read' || what === undefined) return ''
+  if (phase === 'read' || phase === 'bed' || what === undefined) return ''
   return JSON.stringify([drum.id, side, what, view.movesMade, sitting?.passes.length ?? 0])
 }
 

@@ -2,8 +2,7 @@
 
 import { useState, type FormEvent } from 'react'
 import { USUAL_BED_CENTS } from '@/core/pair/snare'
-import type { Drum } from '@/core/records/kit'
-import { changeDrum } from '@/session/actions/kits'
+import { setBed } from '@/session/actions/kits'
 import { useBenchView } from '@/session/benchReact'
 import { useSession } from '@/session/react'
 import { Button } from '@/ui/Button'
@@ -18,12 +17,13 @@ export function BedDialog({ onClose }: { onClose: () => void }) {
   const session = useSession()
   const view = useBenchView()
   const kept = view?.drum.snareBed
-  const [cents, setCents] = useState(kept?.cents ?? USUAL_BED_CENTS)
-  const [lugs, setLugs] = useState<number[]>(kept?.lugs ?? [])
+  const shown = kept?.lugs.length ? kept : (view?.bedToAsk ?? null)
+  const [cents, setCents] = useState(shown?.cents ?? USUAL_BED_CENTS)
+  const [lugs, setLugs] = useState<number[]>(shown?.lugs ?? [])
   if (!session || !view) return null
   const submit = (event: FormEvent) => {
     event.preventDefault()
-    changeDrum(session, view.drum, withBed(view.drum, lugs, cents))
+    setBed(session, view.drum, { lugs, cents })
     onClose()
   }
   return (
@@ -50,11 +50,4 @@ export function BedDialog({ onClose }: { onClose: () => void }) {
       </form>
     </Modal>
   )
-}
-
-function withBed(drum: Drum, lugs: readonly number[], cents: number): Drum {
-  const rest = { ...drum }
-  delete rest.snareBed
-  if (lugs.length === 0 || cents === 0) return rest
-  return { ...rest, snareBed: { lugs: [...lugs].sort((a, b) => a - b), cents } }
 }

@@ -4,6 +4,7 @@ import type { ReactNode } from 'react'
 import type { BenchView } from '@/session/benchView'
 import { useBenchView } from '@/session/benchReact'
 import { Frame, Acts, Phrase } from '../../Frame'
+import { BedPanel } from './BedPanel'
 import { ClimbPanel } from './ClimbPanel'
 import { DisagreePanel } from './DisagreePanel'
 import { DonePanel } from './DonePanel'
@@ -41,6 +42,8 @@ function Phase({ view }: { view: BenchView }): ReactNode {
   switch (view.phase) {
     case 'read':
       return <ReadPanel view={view} />
+    case 'bed':
+      return <BedPanel view={view} />
     case 'climb':
       return <ClimbPanel view={view} />
     case 'turn':

@@ -88,7 +88,7 @@ export function SnareStep() {
           </p>
           <div className="-ml-2 flex flex-wrap">
             <Button tone="quiet" className="underline" onClick={() => open('bed')}>
-              {drum.snareBed
+              {drum.snareBed?.lugs.length
                 ? `Bed lugs ${drum.snareBed.lugs.join(', ')}: ${drum.snareBed.cents} c lower`
                 : 'Choose the bed’s lugs'}
             </Button>

@@ -4,7 +4,7 @@ import { KeyMap } from '@/charts/KeyMap'
 import { keyMapModel } from '@/charts/keymap.model'
 import type { Drum } from '@/core/records/kit'
 import { hzText } from '@/text/heads'
-import { wiresText } from '@/text/snare'
+import { bedText, wiresText } from '@/text/snare'
 import { listText } from '@/text/turns'
 import { Button } from '@/ui/Button'
 import { StripFrame } from '../../Frame'
@@ -30,7 +30,6 @@ interface Props {
 export function SnareStrip({ drum, batterHz, resonantHz, sideHz, ranges, wires, onAim }: Props) {
   const bed = drum.snareBed?.lugs ?? []
   const look = useMapLook()
-  const turns = Array.from({ length: drum.lugs }, (_, i) => (bed.includes(i + 1) ? -1 / 4 : 0))
   const text = (hz: number | null) => (hz === null ? 'not read' : `${hzText(hz)} Hz`)
   const nearest = batterHz === null ? null : nearestTo(ranges, batterHz)
   return (
@@ -71,15 +70,13 @@ export function SnareStrip({ drum, batterHz, resonantHz, sideHz, ranges, wires, 
       </p>
       <div className="mt-4 flex flex-wrap items-center gap-6">
         <KeyMap
-          model={keyMapModel(170, turns, null, null, look)}
+          model={keyMapModel(170, new Array<number>(drum.lugs).fill(0), bed, null, look)}
           label={`Snare side from outside, badge at the top; beside the bed: ${listText(bed) || 'none'}`}
         />
         <div className="min-w-48 flex-1 leading-snug">
           <p>
             <span className="font-bold">Bed:</span>{' '}
-            {bed.length
-              ? `lugs ${listText(bed)} may read ${drum.snareBed!.cents} c lower and are never raised to match.`
-              : 'which lugs stand beside it was not said.'}
+            {bedText(drum.snareBed)}
           </p>
           <p className="mt-1">
             <span className="font-bold">Wires:</span> {wiresText(wires)}
