@@ -228,6 +228,7 @@ export const SETTING_ENTRY = {
   'Largest step, in turns': 'step-size',
   Hand: 'hand-and-screen',
   'Order of the lugs': 'need-readings',
+  'How your readings scatter': 'typed-numbers',
   'Sounds of taps': 'microphone',
   A4: 'notes-and-a4',
   'Names of notes': 'notes-and-a4',

@@ -1,5 +1,5 @@
 import { bedToAsk } from '@/core/status/bed'
-import type { SnareBed } from '@/core/status/targets'
+import type { SnareBed } from '@/core/evening/bed'
 import { drumStatus } from '@/core/status/drum'
 import type { HeadStatus } from '@/core/status/head'
 import { requestOf, type Here } from '@/core/status/inputs'

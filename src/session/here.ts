@@ -3,13 +3,14 @@ import type { Gauge, Here } from '@/core/status/inputs'
 import { createSelector } from 'reselect'
 import type { SessionState } from './state'
 
-/** The dial of this device. */
+/** The dial and the hand of this device. */
 export const dialOf: (state: Pick<SessionState, 'settings'>) => Gauge = createSelector(
   [
     ({ settings }: Pick<SessionState, 'settings'>) => settings.gaugeLaw,
     ({ settings }: Pick<SessionState, 'settings'>) => settings.gaugeError,
+    ({ settings }: Pick<SessionState, 'settings'>) => settings.scatter,
   ],
-  (gaugeLaw, gaugeError) => ({ gaugeLaw, gaugeError }),
+  (gaugeLaw, gaugeError, scatter) => ({ gaugeLaw, gaugeError, scatter }),
 )
 
 /** A kit as the log tells it now, with this device's dial; what was simulated never stands for a drum of one's own. */

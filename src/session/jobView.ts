@@ -5,6 +5,7 @@ import { hasStep, lineOf, type StepId, type Stop } from '@/core/status/steps'
 import type { Drum, Side } from '@/core/records/kit'
 import { sidesOf } from '@/core/records/plain'
 import { nextInRun } from './actions/run'
+import { dialOf } from './here'
 import { benchView, type BenchView } from './benchView'
 import { sameTime } from './sameTime'
 import type { SessionState } from './state'
@@ -33,15 +34,12 @@ const benchJob = createSelector(
     (state: SessionState) => benchView(state)?.side ?? 'batter',
     (state: SessionState) => benchView(state)?.practice ?? false,
     (state: SessionState) => benchView(state)?.head.sitting ?? null,
-    (state: SessionState) => state.settings.gaugeLaw,
-    (state: SessionState) => state.settings.gaugeError,
+    dialOf,
     sameTime,
   ],
   // The sitting decides which of the log's sittings is going on.
-  (kit, drum, side, practice, _sitting, gaugeLaw, gaugeError, nowMs) =>
-    kit && drum
-      ? drumJob({ ...{ kit, practice, nowMs }, gauge: { gaugeLaw, gaugeError } }, drum, side)
-      : null,
+  (kit, drum, side, practice, _sitting, gauge, nowMs) =>
+    kit && drum ? drumJob({ kit, practice, nowMs, gauge }, drum, side) : null,
 )
 
 export const jobView: (state: SessionState) => JobView | null = createSelector(

@@ -115,7 +115,6 @@ export const SETTING_WORDS: Partial<Record<keyof Settings, string>> = {
   person: 'the name of who works here',
   source: 'where readings come from',
   largestStepTurns: 'the largest step',
-  typedErrorCents: 'the error of typed numbers',
   readOrder: 'the order of the lugs',
   mic: 'the place of the microphone',
   confirm: 'the confirmation in sound',

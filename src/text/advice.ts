@@ -175,7 +175,7 @@ export function whyText(answer: EvenAnswer, lugHz: readonly number[], onPurpose 
     return `The whole head is ${ROUND(off)} c ${off < 0 ? 'low' : 'high'}; every rod goes ${directionWord(-off)}${rest}.${notes.join('')}`
   }
   const against = answer.knownBy === 'pitch' || answer.knownBy === 'whole' ? 'the target' : 'the middle'
-  const reason = moveReason(moves[0], lugHz, answer.targetHz, against)
+  const reason = moveReason(moves[0], lugHz, answer.wantedHz, against)
   return notes.length ? `${reason.where}${notes.join('')}` : `${reason.where} ${reason.after}`
 }
 
@@ -183,10 +183,10 @@ export function whyText(answer: EvenAnswer, lugHz: readonly number[], onPurpose 
 function moveReason(
   { turn, rods }: { turn: number; rods: readonly number[] },
   lugHz: readonly number[],
-  targetHz: number,
+  wantedHz: readonly number[],
   against: string,
 ): { where: string; after: string } {
-  const at = rods.map((rod) => centsBetween(targetHz, lugHz[rod - 1]))
+  const at = rods.map((rod) => centsBetween(wantedHz[rod - 1], lugHz[rod - 1]))
   const mean = at.reduce((sum, cents) => sum + cents, 0) / at.length
   const verb = rods.length > 1 ? 'lie' : 'lies'
   const after =

@@ -1,5 +1,5 @@
 import { SIDE_SNARE_INCHES, type HeadAge } from '@/core/pair/snare'
-import type { SnareBed } from '@/core/status/targets'
+import type { SnareBed } from '@/core/evening/bed'
 import { listText } from './turns'
 
 const AGE: Record<HeadAge, string> = {

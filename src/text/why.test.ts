@@ -98,7 +98,7 @@ test('numbers that differ lug by lug: what is done and what they scatter by is s
   ]
   const twice = even({ head, target: { level: true }, rounds })
   expect(whyOf(twice, head).seen.join(' ')).toMatch(
-    /Your readings scatter by about \d+ c, as far as this sitting shows/,
+    /Your typed readings scatter by about \d+ c, as far as this sitting shows/,
   )
   expect(whyText({ ...once, against: [6], turns: [0, 0, 0, 0, 0, 1 / 32] }, lugHz)).toMatch(
     /Rod 6 goes up although its own lug reads high: the head as a whole comes even so\./,

@@ -1,4 +1,5 @@
 import type { EvenAnswer } from '@/core/evening/types'
+import { READINGS } from './scatter'
 import { tensionOf } from '@/core/head/gauge'
 import type { EvenHead } from '@/core/head/types'
 import { handSpreadCents } from '@/core/evening/tolerance'
@@ -44,7 +45,7 @@ function seenLines(answer: EvenAnswer): string[] {
   }
   if (answer.readingScatterCents !== null)
     lines.push(
-      `Your readings scatter by about ${fixed(answer.readingScatterCents, 0)} c, as far as this sitting shows.`,
+      `Your ${READINGS[answer.scatterTold?.source ?? 'number']} scatter by about ${fixed(answer.readingScatterCents, 0)} c, as far as this sitting shows.`,
     )
   if (answer.surprise !== null) lines.push(forecastText(answer.surprise))
   return lines

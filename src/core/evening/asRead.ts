@@ -3,6 +3,7 @@ import { densityOf, heardBetween, partsOf, polesOf, shareAt, type Reader } from 
 import { isBare, lugsLead } from '../head/pictures'
 import type { LugReading } from '../head/readings'
 import { CENTS_PER_NEPER } from '../units/pitch'
+import { bedDepth, bedProfile } from './bed'
 import { wantedOverLugs, type TargetPattern } from './cost'
 
 /**
@@ -33,7 +34,11 @@ export function asRead(
   evenMatters: boolean,
 ): AsRead {
   const { newest, lugs, scatter } = state
-  const wanted = wantedOverLugs(target, lugs, lugsLead(state))
+  const cents = new Map(newest.map(({ lug, hz }) => [lug, CENTS_PER_NEPER * Math.log(hz)]))
+  const { bed, mean: meanHz2 } = target
+  const wanted = bed
+    ? bedProfile(bed, bedDepth(bed, cents), meanHz2, lugs)
+    : wantedOverLugs(target, lugs, lugsLead(state))
   const off = newest.map((reading) => ({
     cents: CENTS_PER_NEPER * Math.log(reading.hz / Math.sqrt(wanted[reading.lug])),
     error: errorCents(reading) * (isBare(reading) ? scatter : 1),

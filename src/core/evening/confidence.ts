@@ -8,6 +8,7 @@ import type { HeadState } from '../head/estimate'
 import { lugsLead, shownLugHz } from '../head/pictures'
 import { overLugs } from '../head/circle'
 import { hzOf, weighed, type LugPicture } from '../head/lugPicture'
+import { onOwnBed } from './bed'
 import { wantedOverLugs, type TargetPattern } from './cost'
 
 const DRAWS = 400
@@ -98,7 +99,7 @@ function drawFrom(belief: Belief, lugs: number, normals: readonly Float64Array[]
 
 /** Spread of lug pitches against what is wanted of them, in cents. @param alone see {@link wantedOverLugs} */
 export function spreadAgainst(lugHz: readonly number[], target: TargetPattern, alone: boolean): number {
-  const wanted = wantedOverLugs(target, lugHz.length, alone)
+  const wanted = target.bed ? onOwnBed(target.bed, lugHz, alone) : wantedOverLugs(target, lugHz.length, alone)
   return spreadCents(lugHz.map((hz, i) => hz / Math.sqrt(wanted[i])))
 }
 

@@ -4,11 +4,14 @@ import { COSINE, MEAN, SECOND, SINE, TURN_LAW, type Belief } from '../head/kalma
 import { circleOf, partsOver } from '../head/circle'
 import { weighed, type LugPicture } from '../head/lugPicture'
 import { CENTS_PER_NEPER } from '../units/pitch'
+import type { SnareBed } from './bed'
 
 /** Squared pitches that are wanted, in Hz^2: mean and second harmonic, which is what two poles can show. */
 export interface TargetPattern extends Harmonics {
   /** The same at every lug, where more was asked for than that: heads whose lugs differ by themselves can show it. */
   profile?: readonly number[]
+  /** The snare bed that is in it. */
+  bed?: SnareBed
 }
 
 /**

@@ -86,6 +86,7 @@ export function even(request: EvenRequest): EvenAnswer {
     steps: moved ? orderSteps(turns, request.keys ?? DEFAULT_KEYS) : [],
     pressAfter: moved,
     ...{ targetHz: plan.targetHz, toleranceCents },
+    wantedHz: wantedOverLugs(plan.target, head.lugs, lugsLead(state)).map(Math.sqrt),
     predictedHz: pass.predictedHz ?? expected.lugHz,
     predictedErrorCents: pass.predictedErrorCents ?? expected.errorCents,
     spreadCents: state.knownBy ? shownSpread(state, plan.target) : 0,
@@ -106,9 +107,13 @@ export function even(request: EvenRequest): EvenAnswer {
     disagree: reason === 'readings-disagree' ? [...seen.disagree] : [],
     ...asNumbersSay(state, turns, plan),
     // One round tells a lug from its neighbour, not from itself.
-    readingScatterCents: state.roundsLugHz.filter(Boolean).length > 1 ? scatterCents(state) : null,
+    ...(state.roundsLugHz.filter(Boolean).length > 1
+      ? { readingScatterCents: scatterCents(state), scatterTold: state.scatterTold }
+      : { readingScatterCents: null, scatterTold: null }),
     readSpreadCents: seen.asRead.spreadCents,
-    roundSpreadsCents: shownRounds(state).map((lugHz) => lugHz && spreadAgainst(lugHz, plan.target, lugsLead(state))),
+    roundSpreadsCents: shownRounds(state).map(
+      (lugHz) => lugHz && spreadAgainst(lugHz, plan.target, lugsLead(state)),
+    ),
     knownBy: state.knownBy,
     micStoodStill:
       (reason === 'readings-disagree' || reason === 'suspect-rod') && standingExplains(known, state),

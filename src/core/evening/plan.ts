@@ -6,6 +6,7 @@ import { lugsLead } from '../head/pictures'
 import { rodPulls } from '../head/rods'
 import { secondAnswerPrior } from '../membrane/turnLaw'
 import { CENTS_PER_NEPER } from '../units/pitch'
+import { withBed } from './bed'
 import { lugCost, passCost, workCost, type Lean, type TargetPattern } from './cost'
 import { searchTurns, type SearchLimits } from './search'
 import { shareWithinPairs } from './share'
@@ -49,12 +50,13 @@ export interface Plan {
 
 /** The turns of a pass for a head as it is believed to stand; `silent` rods (0-based) are left alone. */
 export function choose(request: EvenRequest, state: HeadState, silent: readonly number[]): Plan {
-  const { target } = request
+  const { target, head } = request
   const limits = limitsFor(request, state, silent)
   const lean = leanOf(request, state)
   const towards = (pattern: TargetPattern) => planTowards(request, state, pattern, lean, limits)
-  if ('level' in target && isPitchKnown(state)) return cheapest(state, towards)
-  const pattern = wantedPattern(target, state)
+  if ('level' in target && isPitchKnown(state))
+    return cheapest(state, (mean) => towards(onBed(head, { mean, cosine: 0, sine: 0 }, state)))
+  const pattern = wantedPattern(request, state)
   if (!isSwinging(state.meanHistoryHz2, pattern.mean)) return towards(pattern).plan
   // A head that answers more than is believed is brought half the way: the whole one would only swing it over again.
   const half = withMeanOf(pattern, (pattern.mean + state.belief.x[MEAN]) / 2)
@@ -65,18 +67,23 @@ export function choose(request: EvenRequest, state: HeadState, silent: readonly 
 export const isPitchKnown = ({ knownBy }: HeadState) => knownBy === 'pitch' || knownBy === 'whole'
 
 /** What is wanted of a head as it stands: where its pitch is not known or does not matter, evenness at the mean it has. */
-export function wantedPattern(target: EvenTarget, state: HeadState): TargetPattern {
+export function wantedPattern({ head, target }: EvenRequest, state: HeadState): TargetPattern {
   const here = state.belief.x[MEAN]
-  if ('level' in target) return { mean: here, cosine: 0, sine: 0 }
-  const pattern = patternOf(target, state.belief)
+  if ('level' in target) return onBed(head, { mean: here, cosine: 0, sine: 0 }, state)
+  const own = patternOf(target, state.belief)
+  // What is uneven on purpose has its own pattern.
+  const pattern = 'offsetTurns' in target || 'profileHz' in target ? own : onBed(head, own, state)
   return isPitchKnown(state) || 'offsetTurns' in target ? pattern : withMeanOf(pattern, here)
 }
 
+const onBed = ({ snareBed }: EvenRequest['head'], pattern: TargetPattern, state: HeadState) =>
+  snareBed ? withBed(pattern, snareBed, state) : pattern
+
 /** A pattern as deep, at another mean. */
-function withMeanOf({ cosine, sine, profile, ...pattern }: TargetPattern, mean: number): TargetPattern {
+function withMeanOf(pattern: TargetPattern, mean: number): TargetPattern {
   const times = mean / pattern.mean
-  const waves = { mean, cosine: times * cosine, sine: times * sine }
-  return profile ? { ...waves, profile: profile.map((hz2) => times * hz2) } : waves
+  const waves = { ...pattern, mean, cosine: times * pattern.cosine, sine: times * pattern.sine }
+  return pattern.profile ? { ...waves, profile: pattern.profile.map((hz2) => times * hz2) } : waves
 }
 
 /** A mean that went over its target and back, each time by this part of its square and more, swings. */
@@ -158,14 +165,14 @@ function searchRound(
 }
 
 /** Only evenness counts: of the pitches from the mean up to the highest lug, the one that takes least turning. */
-function cheapest(state: HeadState, towards: (pattern: TargetPattern) => { plan: Plan; cost: number }): Plan {
+function cheapest(state: HeadState, towards: (meanHz2: number) => { plan: Plan; cost: number }): Plan {
   const { belief, lugs } = state
   const highest = Math.max(...stateLugHz(belief, lugs)) ** 2
   // Lug by lug the mean is all but free by itself.
   const steps = lugsLead(state) ? 2 : LEVEL_STEPS
   const options = Array.from({ length: steps + 1 }, (_, step) => {
     const mean = belief.x[MEAN] + ((highest - belief.x[MEAN]) * step) / steps
-    const { plan, cost } = towards({ mean, cosine: 0, sine: 0 })
+    const { plan, cost } = towards(mean)
     const effort = plan.turns.reduce((sum, t) => sum + (t === 0 ? 0 : ROD_PRICE * (1 + 4 * Math.abs(t))), 0)
     return { plan, total: cost + effort }
   })

@@ -1,4 +1,4 @@
-import type { KnownBy } from '../head/estimate'
+import type { HeadState, KnownBy } from '../head/estimate'
 import type { GaugeLaw, Learned } from '../head/types'
 import type { EvenTarget } from '../records/even'
 import type { Disagreement } from './asRead'
@@ -39,6 +39,8 @@ export interface EvenAnswer {
   steps: Step[]
   pressAfter: boolean
   targetHz: number
+  /** What is wanted of every lug. */
+  wantedHz: number[]
   toleranceCents: number
   predictedHz: number[]
   predictedErrorCents: number[]
@@ -72,6 +74,8 @@ export interface EvenAnswer {
   against: number[]
   /** What one bare number scatters by as the sitting has shown it, in cents; null before a second round. */
   readingScatterCents: number | null
+  /** What this sitting tells of the hand's scatter by itself; null with it. */
+  scatterTold: HeadState['scatterTold']
   /** Highest minus lowest of the newest readings as they were taken, in cents; null under two. */
   readSpreadCents: number | null
   /** What the evenness is known by; all but pitch say nothing of the pitch. Null before anything was read. */

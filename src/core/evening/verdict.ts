@@ -39,7 +39,7 @@ export interface Judged {
  */
 export function judged(request: EvenRequest): Judged {
   const { state, known } = believed(request)
-  const target = wantedPattern(request.target, state)
+  const target = wantedPattern(request, state)
   const { belief } = state
   const toleranceCents = request.toleranceCents ?? defaultToleranceCents(known.head, Math.sqrt(target.mean))
   const pitch = isPitchKnown(state)
@@ -48,7 +48,8 @@ export function judged(request: EvenRequest): Judged {
   )
   const odds = oddsOf({ ...state, hypotheses: told }, target, toleranceCents)
   const lugHz = shownLugHz(state)
-  const spreadCents = state.knownBy && state.knownBy !== 'whole' ? spreadAgainst(lugHz, target, lugsLead(state)) : 0
+  const spreadCents =
+    state.knownBy && state.knownBy !== 'whole' ? spreadAgainst(lugHz, target, lugsLead(state)) : 0
   const toCents = CENTS_PER_NEPER / (2 * Math.max(1, belief.x[MEAN]))
   const wanted = targetMeanHz(request.target)
   const off =

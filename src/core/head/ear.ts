@@ -6,8 +6,8 @@ import type { Ear, Round } from './types'
 /** A difference at the threshold is so many of the ear's own standard errors: three of four are right. */
 const THRESHOLD_ERRORS = 0.6744897502
 /** Noise of a trained ear, where nobody has measured this one, in cents (common practice, no source); and its threshold. */
-const USUAL_NOISE_CENTS = 7
-const USUAL_THRESHOLD_CENTS = THRESHOLD_ERRORS * USUAL_NOISE_CENTS
+export const EAR_NOISE_CENTS = 7
+const USUAL_THRESHOLD_CENTS = THRESHOLD_ERRORS * EAR_NOISE_CENTS
 
 /**
  * What an ear says of a lug against a reference: how many cents it means by its word, and how far what is meant by that word
@@ -26,7 +26,7 @@ const WORD_THRESHOLDS = 1.5
 
 /** What a word scatters by itself, so that with a trained ear's noise it comes to so many cents. */
 function scatterFor(cents: number): number {
-  return Math.sqrt(cents ** 2 - USUAL_NOISE_CENTS ** 2)
+  return Math.sqrt(cents ** 2 - EAR_NOISE_CENTS ** 2)
 }
 
 /**

@@ -16,6 +16,7 @@ import { rodFelt, roughAsSeen, rodsAsFound, rodsTurned, type RodBelief } from '.
 import { SLACK_SCHOOLS, type SlackSchoolId } from './slackStart'
 import { isBare, withLugs, type ByLug } from './pictures'
 import { fitStanding } from './standing'
+import type { BareSource, EvenRequest, ScatterWeights } from '../records/even'
 import type { EvenHead, GaugeLaw, Learned, Round } from './types'
 
 /** What the evenness of a head is known by; anything but pitch says nothing of the pitch itself. */
@@ -60,9 +61,12 @@ export interface HeadState {
   byLug: ByLug | null
   /** How far bare numbers scatter, in their stated errors, as the sitting has shown it. */
   scatter: number
+  /** What this sitting tells of it by itself: log likelihoods, best 0, by `SCATTERS`; null where nothing bare was read. */
+  scatterTold: { source: BareSource; logs: ScatterWeights } | null
 }
 
 export interface KnownBefore {
+  hand?: EvenRequest['hand']
   learned?: Learned
   /** Rods at finger-tight when the history began, or no telling. */
   start?: 'slack' | 'unknown'
@@ -147,6 +151,7 @@ function twoPoles(head: EvenHead, rounds: readonly Round[], known: KnownBefore, 
       logAll: 0,
       byLug: null,
       scatter: 1,
+      scatterTold: null,
     },
   }
   const each = (change: (belief: Belief) => Belief) =>

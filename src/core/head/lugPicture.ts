@@ -5,6 +5,8 @@ import { CENTS_PER_NEPER } from '../units/pitch'
 import { circleOf, partsOver } from './circle'
 import { HAND_ERROR_TURNS } from './hand'
 import { ROUGH_PART, ROUGH_TIMES, SLIP_CONFIRMED, SLIP_PART } from './readingLaw'
+import type { BareSource as Source, ScatterWeights } from '../records/even'
+import { SCATTERS, SCATTER_WEIGHTS } from './scatter'
 import type { EvenHead, Learned } from './types'
 
 /**
@@ -16,9 +18,6 @@ import type { EvenHead, Learned } from './types'
  *
  * The picture of two poles is that in which all gains but those of the mean and of the second pattern are nothing.
  */
-
-/** What numbers are made by: it sets how much of a rod is heard or felt at its own lug. */
-export type Source = 'number' | 'dial' | 'ear'
 
 /** One of the grid: parts and then gains, in cents at the reference pitch (and those a turn), with what it takes for granted. */
 export interface Member extends Gaussian {
@@ -49,6 +48,9 @@ const FEW_OFF = [0.15, 0.1, 0.05]
 const OFF_CENTS = [50, 200]
 const FEW_REST = 2
 
+/** How deep a snare bed lies, one standard error in cents: from nothing to a whole tone (common practice, no source). */
+const BED_CENTS = 60
+
 /** How many ways there are to pick some of so many. */
 function ways(of: number, some: number): number {
   let count = 1
@@ -58,9 +60,6 @@ function ways(of: number, some: number): number {
 
 /** The second pattern is what every uneven head has, in cents each way. */
 const SECOND_CENTS = 30
-/** Scatter of readings in stated errors: what was said, a hand that presses now and then, one that has nothing to hold on to. */
-export const SCATTERS = { number: [1, 2.2, 5], dial: [0.5, 1, 2.2], ear: [1, 2.2, 5] }
-export const SCATTER_WEIGHTS = [0.6, 0.25, 0.15]
 /** Gains of the patterns other than mean and second, against the turn law, by source. */
 const LOCAL_GAIN: Record<Source, { mean: number; sd: number }> = {
   number: { mean: 0.25, sd: 0.15 },
@@ -75,6 +74,7 @@ const SLIP_CENTS = 1600
 /**
  * Before anything was read, around a squared pitch in Hz^2.
  * @param farthest lugs (0-based) of the first reading, farthest from its middle first
+ * @param scatterWeights what is known of the hand that reads
  */
 export function lugPictureOf(
   head: EvenHead,
@@ -82,6 +82,7 @@ export function lugPictureOf(
   source: Source,
   learned: Learned | undefined,
   farthest: readonly number[],
+  scatterWeights: ScatterWeights = SCATTER_WEIGHTS,
 ): LugPicture {
   const { lugs } = head
   const { order, orders, at: waves } = circleOf(lugs)
@@ -102,6 +103,10 @@ export function lugPictureOf(
       })),
     ),
   ]
+  const beside = partsOver(
+    waves.map((_, lug) => (head.snareBed?.lugs.includes(lug + 1) ? 1 : 0)),
+    lugs,
+  )
   const members = starts.flatMap(({ local, weight, off, offCents }) =>
     SCATTERS[source].slice(0, off.length ? 2 : undefined).map((scatter, s): Member => {
       const x = new Float64Array(size)
@@ -118,13 +123,16 @@ export function lugPictureOf(
       for (const lug of off)
         for (let i = 1; i < lugs; i++)
           for (let j = 1; j < lugs; j++) p[i * size + j] += offCents ** 2 * waves[lug][i] * waves[lug][j]
+      // The lugs beside a bed lie lower together, by nobody knows how much.
+      for (let i = 1; i < lugs; i++)
+        for (let j = 1; j < lugs; j++) p[i * size + j] += BED_CENTS ** 2 * beside[i] * beside[j]
       for (let i = 0; i < orders; i++) {
         x[lugs + i] = gain(i).mean * k
         for (let j = 0; j < orders; j++)
           p[(lugs + i) * size + lugs + j] =
             gain(i).mean * gain(j).mean * kSd * kSd + (i === j ? (gain(i).sd * k) ** 2 : 0)
       }
-      return { x, p, log: Math.log(weight * SCATTER_WEIGHTS[s]), scatter }
+      return { x, p, log: Math.log(weight * scatterWeights[s]), scatter }
     }),
   )
   return { members, lugs, source, aroundHz2, stray: [] }

@@ -9,19 +9,18 @@ import {
   lugPictureOf,
   lugsTurned,
   numbersRead,
-  SCATTER_WEIGHTS,
-  SCATTERS,
   weighed,
   wordsRead,
   type LugNumber,
   type LugPicture,
   type LugWord,
-  type Source,
 } from './lugPicture'
 import { earWords } from './ear'
 import { DEFAULT_GAUGE_ERROR, dialNumbers, meanDial } from './gauge'
 import { copyBelief, MEAN } from './kalman'
 import { confirmedBy, lugReadings, stoodStill, type LugReading } from './readings'
+import { SCATTER_WEIGHTS, SCATTERS } from './scatter'
+import type { BareSource, ScatterWeights } from '../records/even'
 import type { EvenHead, Round } from './types'
 import { median } from '../numeric/median'
 
@@ -44,6 +43,8 @@ const HOPELESS = 5
 
 /** How likely it is that bare numbers differ lug by lug, before any was read. */
 const LUG_BY_LUG = 0.4
+/** On a snare bed they do: two poles with peaks heard would leave open which lugs lie low (common practice, no source). */
+const ON_A_BED = 1
 
 /**
  * Weighs how far bare numbers scatter, and whether they show two poles or a pitch of its own at every lug.
@@ -65,7 +66,11 @@ export function withLugs(
   const words = rounds.some((round) => earWords(round).length > 0)
   if (read.flat().length === 0 && asSaid.knownBy !== 'whole' && (dials || words) && !known.modelErrorCents) {
     const told = readLugs(head, rounds, read, known, dials ? 'dial' : 'ear', asSaid.belief.x[MEAN])
-    return { ...asSaid, byLug: { ...told, weight: 1 }, scatter: scatterOf(told.picture) }
+    const { picture } = told
+    return {
+      ...{ ...asSaid, byLug: { ...told, weight: 1 }, scatter: scatterOf(picture) },
+      scatterTold: toldOf(picture.source, logsByScatter(picture), known.hand),
+    }
   }
   if (
     asSaid.knownBy !== 'pitch' ||
@@ -74,6 +79,7 @@ export function withLugs(
     known.modelErrorCents
   )
     return asSaid
+  const alone = head.snareBed ? ON_A_BED : LUG_BY_LUG
   const around = median(read.flat().map(({ hz }) => hz)) ** 2
   const told = readLugs(head, rounds, read, known, 'number', around)
   const { picture } = told
@@ -82,11 +88,12 @@ export function withLugs(
     (sum, { hz }) => sum + Math.log((CENTS_PER_NEPER * hz * hz) / picture.aroundHz2),
     0,
   )
-  const logLugs = Math.log(LUG_BY_LUG) + evidenceOf(picture) + carried
+  const logLugs = Math.log(alone) + evidenceOf(picture) + carried
+  const weights = known.hand?.number ?? SCATTER_WEIGHTS
   const worlds: Array<{ state: HeadState; scatter: number; log: number }> = []
   for (const [at, scatter] of SCATTERS.number.entries()) {
     const state = scatter === 1 ? asSaid : twoPoles(scatter)
-    worlds.push({ state, scatter, log: Math.log(SCATTER_WEIGHTS[at]) + state.logAll })
+    worlds.push({ state, scatter, log: Math.log(weights[at]) + state.logAll })
     // What twice the scatter makes far less likely, five times makes less likely still.
     const [first, last] = [worlds[0].log, worlds.at(-1)!.log]
     if (last < first - HOPELESS) break
@@ -96,11 +103,17 @@ export function withLugs(
   const hypotheses = worlds.flatMap(({ state, log }) =>
     state.hypotheses.map((one) => ({ ...one, weight: (one.weight * Math.exp(log - best.log)) / total })),
   )
-  const logTwo = Math.log(1 - LUG_BY_LUG) + best.log + Math.log(total)
+  const logTwo = Math.log(1 - alone) + best.log + Math.log(total)
   const lugs = 1 / (1 + Math.exp(logTwo - logLugs))
   const leads = lugs > 0.5
+  const logs = logsByScatter(picture).map((log, at) => {
+    const two = Math.log(1 - alone) + (worlds[at]?.log ?? -Infinity)
+    const own = Math.log(alone) + carried + log
+    return Math.max(two, own) + Math.log1p(Math.exp(-Math.abs(two - own)))
+  })
   return {
     ...best.state,
+    scatterTold: toldOf('number', logs, known.hand),
     // With the errors that were stated: how many of them they scatter by is told beside.
     newest: asSaid.newest,
     ...{ hypotheses, belief: momentsOf(hypotheses) },
@@ -115,6 +128,24 @@ export function withLugs(
 
 const scatterOf = (picture: LugPicture) =>
   weighed(picture).reduce((sum, { member, weight }) => sum + weight * member.scatter, 0)
+
+/** Log of all that was read by the scatter it is taken to have, as {@link SCATTERS} lists them. */
+const logsByScatter = ({ members, source }: LugPicture): number[] =>
+  SCATTERS[source].map((scatter) => {
+    const logs = members.filter((member) => member.scatter === scatter).map(({ log }) => log)
+    const best = Math.max(...logs)
+    return best + Math.log(logs.reduce((sum, log) => sum + Math.exp(log - best), 0))
+  })
+
+/** What a sitting by itself tells of the hand: what was known of it before is taken out again. */
+function toldOf(source: BareSource, logs: readonly number[], hand: KnownBefore['hand']) {
+  const before = hand?.[source] ?? SCATTER_WEIGHTS
+  const own = logs.map((log, at) => log - Math.log(before[at]))
+  const best = Math.max(...own)
+  return { source, logs: own.map((log) => Math.max(FLOOR, log - best)) as ScatterWeights }
+}
+/** Less likely than that, as a logarithm, is the same as not at all. */
+const FLOOR = -30
 
 /** The picture lug by lug is the likelier one. */
 export const lugsLead = ({ byLug }: Pick<HeadState, 'byLug'>) => byLug !== null && byLug.weight > 0.5
@@ -186,8 +217,8 @@ function readLugs(
   head: EvenHead,
   rounds: readonly Round[],
   read: ReadonlyArray<readonly LugReading[]>,
-  { learned, gaugeLaw, gaugeError = DEFAULT_GAUGE_ERROR }: KnownBefore,
-  source: Source,
+  { learned, gaugeLaw, gaugeError = DEFAULT_GAUGE_ERROR, hand }: KnownBefore,
+  source: BareSource,
   around: number,
 ): Pick<ByLug, 'picture' | 'roundsLugHz'> {
   const reference = rounds.map(({ gauge }) => meanDial(gauge ?? [])).find((dial) => dial !== null) ?? null
@@ -203,7 +234,7 @@ function readLugs(
       numbers.push(...dialNumbers(round.gauge, reference!, gaugeLaw ?? null, gaugeError))
     return { numbers, words: numbers.length ? [] : earWords(round) }
   })
-  let picture = lugPictureOf(head, around, source, learned, farthestOf(said))
+  let picture = lugPictureOf(head, around, source, learned, farthestOf(said), hand?.[source])
   let presses = 0
   const roundsLugHz: ByLug['roundsLugHz'] = []
   rounds.forEach((round, i) => {

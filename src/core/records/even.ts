@@ -19,6 +19,13 @@ export const earSchema = z.enum(['much-lower', 'lower', 'alike', 'higher', 'much
 
 export const thresholdCents = z.number().min(0.5).max(400)
 
+/** What numbers are made by without a sound: typed, read off a dial, said by an ear. */
+export const bareSourceSchema = z.enum(['number', 'dial', 'ear'])
+
+const share = z.number().positive().max(1)
+/** How likely it is that readings scatter as was stated, twice and five times as far (a dial: half, as stated, twice). */
+const scatterWeights = z.tuple([share, share, share])
+
 /** The readings of one pass and the turns then made. */
 const round = z.strictObject({
   /** Lug pitches in Hz, null where not read; lug 1 first. */
@@ -77,6 +84,10 @@ const headSchema = z.strictObject({
   ceilingHz: hz.optional(),
   depthInches: inches.depth.optional(),
   other: z.strictObject({ hz, pliesMils: z.array(positive).min(1) }).optional(),
+  /** Lugs (from 1) of a snare side beside its bed, which read lower, and by how much where nothing was read. */
+  snareBed: z
+    .strictObject({ lugs: z.array(lug).min(1).max(24), cents: z.number().min(0).max(300) })
+    .optional(),
   /** The film was found stretched or beaten: it answers turns less, and less surely. */
   worn: z.boolean().optional(),
 })
@@ -119,6 +130,8 @@ const evenRequestSchema = z.strictObject({
   /** Every lug's reading as it is, as one school does, although no whole head behaves so; or the head as a whole. */
   believe: z.enum(['readings', 'head']).optional(),
   learned: learnedSchema.optional(),
+  /** What is known of this hand's scatter from before, by what it reads with. */
+  hand: z.partialRecord(bareSourceSchema, scatterWeights).optional(),
 })
 
 export type EvenRequest = z.infer<typeof evenRequestSchema>
@@ -130,6 +143,8 @@ export type Learned = z.infer<typeof learnedSchema>
 export type GaugeLaw = z.infer<typeof gaugeLawSchema>
 export type Feel = z.infer<typeof feelSchema>
 export type Ear = z.infer<typeof earSchema>
+export type BareSource = z.infer<typeof bareSourceSchema>
+export type ScatterWeights = z.infer<typeof scatterWeights>
 
 /** An `even` request from outside, checked in full: shape, and lengths against the lugs. */
 export function parseEvenRequest(input: unknown): Checked<EvenRequest> {
@@ -153,6 +168,9 @@ function wrongLength(request: EvenRequest): Problem | null {
   }
   const stray = request.deadRods?.find((rod) => rod > lugs)
   if (stray !== undefined) return { where: 'deadRods', what: `expected rods from 1 to ${lugs}, got ${stray}` }
+  const beside = request.head.snareBed?.lugs.find((lug) => lug > lugs)
+  if (beside !== undefined)
+    return { where: 'head.snareBed', what: `expected lugs from 1 to ${lugs}, got ${beside}` }
   for (const [i, round] of request.rounds.entries()) {
     const at = `rounds[${i}]`
     const newest = i === request.rounds.length - 1

@@ -41,7 +41,6 @@ export const DEFAULT_SETTINGS: Settings = {
   keys: 2,
   largestStepTurns: 0.5,
   a4Hz: STANDARD_A4_HZ,
-  typedErrorCents: 3,
   singleKeys: true,
   readOrder: 'around',
   mic: 'with-tap',
@@ -63,6 +62,7 @@ export const DEFAULT_SETTINGS: Settings = {
   device: null,
   person: null,
   ear: [],
+  scatter: [],
 }
 
 /** Key of one practice head among all. */

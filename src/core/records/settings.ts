@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { A4_HIGHEST_HZ, A4_LOWEST_HZ } from '../units/pitch'
-import { slackSchoolSchema } from './even'
+import { bareSourceSchema, slackSchoolSchema } from './even'
 import { earFoundSchema } from './drill'
 import { micSchema, personSchema } from './event'
 import { MOST_DRUMS, NO_CHOICES } from './plain'
@@ -33,6 +33,19 @@ export const spacingSchema = z.strictObject({
 
 export type SpacingChoices = z.infer<typeof spacingSchema>
 
+/** Log of how likely a sitting's readings were for each scatter that is thought of (core/head/scatter.ts). */
+const scatterToldSchema = z.strictObject({
+  source: bareSourceSchema,
+  /** When the sitting began. */
+  at: moment,
+  logs: z.tuple([z.number(), z.number(), z.number()]),
+})
+
+export type ScatterTold = z.infer<typeof scatterToldSchema>
+
+/** Sittings whose scatter is kept. */
+export const MOST_SCATTERS = 24
+
 /** How one person works: kept on this device, never part of a kit. */
 export const settingsSchema = z.strictObject({
   kit: idSchema.nullable(),
@@ -45,8 +58,8 @@ export const settingsSchema = z.strictObject({
     .min(1 / 32)
     .max(1),
   a4Hz: z.number().min(A4_LOWEST_HZ).max(A4_HIGHEST_HZ),
-  /** One standard error of a typed number, in cents. */
-  typedErrorCents: z.number().min(0.5).max(50),
+  /** Stated once, and learned since: read from older settings and not looked at. */
+  typedErrorCents: z.number().optional(),
   /** Shortcuts of a single key work; those with Ctrl always do. */
   singleKeys: z.boolean(),
   /** Around the head, by opposite pairs, or first the lugs that tell most, and no more than are needed. */
@@ -85,6 +98,8 @@ export const settingsSchema = z.strictObject({
   person: personSchema.nullable().default(null),
   /** What drills found this ear to tell apart, by pitch. */
   ear: z.array(earFoundSchema).max(24).default([]),
+  /** What sittings showed of how far this hand's readings scatter, newest last. */
+  scatter: z.array(scatterToldSchema).max(MOST_SCATTERS).default([]),
 })
 
 export type Settings = z.infer<typeof settingsSchema>

@@ -30,8 +30,8 @@ export function pastOf(here: Here, drum: Drum): Past | null {
   const eventsOf = (all: readonly SittingLog[]) => all.map(({ events }) => events)
   return {
     ...{ drum, nowMs: here.nowMs },
-    heads: heads.map(({ side, findings, aim, kept, gauge: { gaugeLaw, gaugeError }, log }) => ({
-      ...{ side, findings, aim, kept, gauge: { gaugeLaw, gaugeError } },
+    heads: heads.map(({ side, findings, aim, kept, gauge: { gaugeLaw, gaugeError, scatter }, log }) => ({
+      ...{ side, findings, aim, kept, gauge: { gaugeLaw, gaugeError, scatter } },
       ...{ older: eventsOf(log.older), sittings: eventsOf(log.sittings) },
     })),
   }

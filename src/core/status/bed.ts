@@ -1,7 +1,8 @@
 import { oppositeRod } from '../head/harmonics'
 import { CENTS_PER_NEPER } from '../units/pitch'
 import type { HeadStatus } from './head'
-import { isOut, type SnareBed } from './targets'
+import type { SnareBed } from '../evening/bed'
+import { isOut } from './targets'
 
 /** A bed is thought of where its lugs make up this part of what the lugs differ by (squares of cents), */
 const EXPLAINED = 0.5
@@ -14,7 +15,15 @@ const ELSEWHERE = 1.25
  * before anything is done about it.
  * @returns null where nothing is to be asked
  */
-export function bedToAsk({ drum, side, aim, pitch, lugHz, verdict, toleranceCents }: HeadStatus): SnareBed | null {
+export function bedToAsk({
+  drum,
+  side,
+  aim,
+  pitch,
+  lugHz,
+  verdict,
+  toleranceCents,
+}: HeadStatus): SnareBed | null {
   const uneven = verdict === 'uneven' || verdict === 'off'
   if (drum.kind !== 'snare' || side !== 'resonant' || drum.snareBed || drum.lugs % 2) return null
   if (pitch.known !== 'lugs' || !uneven || !lugHz || aim.kind === 'offsets' || aim.kind === 'bed') return null
@@ -44,8 +53,9 @@ export function bedSeen(lugHz: readonly number[], badgeAtLug: boolean): SnareBed
   if (places.length === 0) return null
   const best = places.reduce((a, b) => (b.explained > a.explained ? b : a))
   // The first place is between the last lug and the first: where the badge is, and across.
-  const usual = badgeAtLug ? undefined : places.find((place) => place.lugs.includes(1) && place.lugs.includes(lugs))
-  const { lugs: beside, cents: depth } =
-    usual && best.explained < ELSEWHERE * usual.explained ? usual : best
+  const usual = badgeAtLug
+    ? undefined
+    : places.find((place) => place.lugs.includes(1) && place.lugs.includes(lugs))
+  const { lugs: beside, cents: depth } = usual && best.explained < ELSEWHERE * usual.explained ? usual : best
   return { lugs: beside, cents: Math.round(depth) }
 }

@@ -137,6 +137,7 @@ export function figuresOf(
       kept,
       gauge.gaugeLaw,
       gauge.gaugeError,
+      JSON.stringify(request.hand),
       request.learned,
       request.head.other?.hz,
       telling[0],

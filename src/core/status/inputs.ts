@@ -1,6 +1,7 @@
 import type { EvenRequest, EvenTarget } from '../evening/types'
 import { knownOf } from '../fitting/lookOver'
 import { usualHz } from '../records/usualDrum'
+import { handBefore } from '../head/scatter'
 import type { Learned, Round } from '../head/types'
 import { headLog, type KitState } from '../log/fold'
 import { findingsOfHead, openFindings, type NotedFinding } from '../log/findings'
@@ -10,29 +11,19 @@ import { isRead, SITTING_GAP_MS, type Pass, type Sitting } from '../log/sittings
 import type { Aim, Drum, HandTarget, Side, Target } from '../records/kit'
 import { DEFAULT_SETTINGS } from '../records/plain'
 import type { Settings } from '../records/settings'
-import {
-  aimOf,
-  bedLugHz,
-  bedOf,
-  bedProfileHz,
-  evenHeadOf,
-  sheetHand,
-  sheetTarget,
-  solverTarget,
-  toleranceOf,
-} from './targets'
+import { aimOf, bedProfileHz, evenHeadOf, sheetHand, sheetTarget, solverTarget, toleranceOf } from './targets'
 import { learnedBefore, startOf } from './learned'
 
-/** Who asks: a kit as its log tells it, whose readings count, when, and the dial of the device at hand. */
+/** Who asks: a kit as its log tells it, whose readings count, when, and the dial and hand of the device. */
 export interface Here {
   kit: KitState
   practice: boolean
   nowMs: number
   gauge: Gauge
 }
-export type Gauge = Pick<Settings, 'gaugeLaw' | 'gaugeError'>
-/** No dial, or none of a known law. */
-export const NO_DIAL: Gauge = { gaugeLaw: null, gaugeError: DEFAULT_SETTINGS.gaugeError }
+export type Gauge = Pick<Settings, 'gaugeLaw' | 'gaugeError' | 'scatter'>
+/** No dial, or none of a known law, and a hand that nobody saw at work. */
+export const NO_DIAL: Gauge = { gaugeLaw: null, gaugeError: DEFAULT_SETTINGS.gaugeError, scatter: [] }
 
 /** One head as the log has it: its sittings, what stands open, what it is to be brought to. */
 export interface HeadAtHand {
@@ -136,7 +127,7 @@ export function requestOf(
   const other = rounds.some(({ otherHead }) => otherHead === 'free') ? otherHz : null
   const { worn, deadRods, hoopOrEdge } = knownOf(head.findings)
   const readHz = newestHz(anew ? null : last, drum.lugs)
-  const target = targetFor(head, readHz)
+  const target = targetFor(head)
   const learned = anew
     ? head.learned
     : learnedBefore(head.log, drum, side, head.log.sittings.indexOf(telling[0]))
@@ -149,12 +140,27 @@ export function requestOf(
     rounds,
     ...(!anew && last.lugByLug ? { believe: 'readings' as const } : {}),
     ...(learned ? { learned } : {}),
+    ...handOfRounds(gauge.scatter, rounds, anew ? null : telling[0].sitting(drum.lugs).startedAt),
     ...startOf(anew ? null : telling[0].sitting(drum.lugs).slack),
     ...(deadRods ? { deadRods: deadRods.filter((rod) => rod <= drum.lugs) } : {}),
     ...(hoopOrEdge ? { hoopOrEdge: true } : {}),
     ...(gauge.gaugeLaw ? { gaugeLaw: gauge.gaugeLaw } : {}),
     ...(rounds.some((round) => 'gauge' in round) ? { gaugeError: gauge.gaugeError } : {}),
   }
+}
+
+/** What was known, before these rounds, of the hand that read them. */
+function handOfRounds(told: Gauge['scatter'], rounds: readonly Round[], before: string | null) {
+  const sources = [
+    ...(rounds.some(({ readingsHz }) => readingsHz) ? (['number'] as const) : []),
+    ...(rounds.some(({ gauge }) => gauge) ? (['dial'] as const) : []),
+    ...(rounds.some(({ ear }) => ear) ? (['ear'] as const) : []),
+  ]
+  const known = sources.flatMap((source) => {
+    const weights = handBefore(told, source, before)
+    return weights ? [[source, weights] as const] : []
+  })
+  return known.length ? { hand: Object.fromEntries(known) as EvenRequest['hand'] } : {}
 }
 
 type ReadHz = ReadonlyArray<number | null>
@@ -171,22 +177,16 @@ function meanOf(readHz: ReadHz): number | null {
 }
 
 /** What the head is to be brought to, as the estimate and the choice of turns take it. */
-function targetFor({ drum, side, aim, kept }: HeadAtHand, readHz: ReadHz): EvenTarget {
-  const target: EvenTarget =
-    aim.kind === 'hz'
-      ? { hz: aim.hz }
-      : aim.kind === 'offsets' && aim.offsetTurns.length === drum.lugs
-        ? { hz: aim.hz, offsetTurns: aim.offsetTurns }
-        : aim.kind === 'sheet' && kept
-          ? solverTarget(kept, drum.lugs)
-          : aim.kind === 'bed'
-            ? { profileHz: bedProfileHz(aim.hz, aim.bedCents, drum.lugs) }
-            : { level: true as const }
-  const bed = bedOf(drum, side)
-  // What is uneven on purpose has its own pattern.
-  if (!bed || 'offsetTurns' in target || 'profileHz' in target) return target
-  const hz = 'hz' in target ? target.hz : meanOf(readHz)
-  return hz === null ? target : { profileHz: bedLugHz(hz, bed, drum.lugs, readHz) }
+function targetFor({ drum, aim, kept }: HeadAtHand): EvenTarget {
+  return aim.kind === 'hz'
+    ? { hz: aim.hz }
+    : aim.kind === 'offsets' && aim.offsetTurns.length === drum.lugs
+      ? { hz: aim.hz, offsetTurns: aim.offsetTurns }
+      : aim.kind === 'sheet' && kept
+        ? solverTarget(kept, drum.lugs)
+        : aim.kind === 'bed'
+          ? { profileHz: bedProfileHz(aim.hz, aim.bedCents, drum.lugs) }
+          : { level: true }
 }
 
 /** A head that is uneven on purpose is no plain pattern any more: its pitch is not held closer than this, in cents. */

@@ -238,7 +238,7 @@ function hereOf(head: AnyHead, keptNow: Partial<SheetDrum> = {}): Here {
     kit: { ...kit, aims },
     practice: false,
     nowMs: nowMs + head.laterHours * 3_600_000,
-    gauge: { gaugeLaw: head.law ? { g0: 100, c: 30_000 } : null, gaugeError: 1 },
+    gauge: { gaugeLaw: head.law ? { g0: 100, c: 30_000 } : null, gaugeError: 1, scatter: [] },
   }
 }
 

@@ -1,3 +1,4 @@
+import type { SnareBed } from '../evening/bed'
 import { PITCH_PART } from '../evening/confidence'
 import { defaultToleranceCents } from '../evening/tolerance'
 import type { EvenTarget } from '../evening/types'
@@ -12,6 +13,7 @@ import { headKey } from '../log/fold'
 export function evenHeadOf(drum: Drum, side: Side, otherHz: number | null): EvenHead {
   const own = drum[side]
   const other = drum[side === 'batter' ? 'resonant' : 'batter']
+  const bed = bedOf(drum, side)
   return {
     side,
     diameterInches: drum.diameterInches,
@@ -20,6 +22,7 @@ export function evenHeadOf(drum: Drum, side: Side, otherHz: number | null): Even
     hoop: own.hoop,
     threadPitchMm: drum.threadPitchMm,
     pliesMils: own.pliesMils,
+    ...(bed ? { snareBed: bed } : {}),
     ...(own.ceilingHz === null ? {} : { ceilingHz: own.ceilingHz }),
     ...(otherHz === null ? {} : { other: { hz: otherHz, pliesMils: other.pliesMils } }),
   }
@@ -71,33 +74,10 @@ export function bedProfileHz(hz: number, bedCents: number, lugs: number): number
   return patternOverLugs(pattern, lugs).map((hz2) => Math.sqrt(hz2))
 }
 
-/** The lugs beside the bed of a drum's snare side, and how much lower they may read; null where there is none. */
-export type SnareBed = NonNullable<Drum['snareBed']>
-
+/** The bed of a drum's snare side; null where there is none. */
 export function bedOf(drum: Drum, side: Side): SnareBed | null {
   const bed = side === 'resonant' ? drum.snareBed : undefined
   return bed && bed.lugs.length > 0 && bed.cents > 0 ? bed : null
-}
-
-/**
- * Lug pitches of a head over its snare bed at a mean pitch: the bed's lugs as much lower than the others as they read; what was said of
- * its depth is what is usual, and holds until both were read. Bed lugs are never raised to match, nor loosened to fit what was said.
- * @param readHz newest readings, lug 1 first; null where not read
- */
-export function bedLugHz(
-  hz: number,
-  { lugs: beside, cents }: SnareBed,
-  lugs: number,
-  readHz: ReadonlyArray<number | null>,
-): number[] {
-  const mean = (part: readonly number[]) => part.reduce((sum, v) => sum + Math.log(v), 0) / part.length
-  const of = (inBed: boolean) =>
-    readHz.flatMap((value, i) => (value !== null && beside.includes(i + 1) === inBed ? [value] : []))
-  const [bed, rest] = [of(true), of(false)]
-  const depth = bed.length && rest.length ? Math.max(0, CENTS_PER_NEPER * (mean(rest) - mean(bed))) : cents
-  const raw = Array.from({ length: lugs }, (_, i) => (beside.includes(i + 1) ? 2 ** (-depth / 1200) : 1))
-  const scale = hz / Math.sqrt(raw.reduce((sum, v) => sum + v * v, 0) / lugs)
-  return raw.map((v) => v * scale)
 }
 
 /** Highest minus lowest lug pitch of a kept pattern, in cents. */

@@ -3,6 +3,8 @@ import { Pick } from '@/ui/Pick'
 import { Group, ON_DEVICE, type GroupProps } from './Group'
 import { KEEPING_SOUNDS, READ_ORDERS } from '../habits'
 import { SOURCES } from '../sources'
+import { scatterText } from '@/text/scatter'
+import { Button } from '@/ui/Button'
 
 const STEPS = [
   { value: '0.125', label: '1/8' },
@@ -64,6 +66,13 @@ export function HandSettings({ session, settings }: GroupProps) {
         items={READ_ORDERS}
         onChange={(value) => session.setSettings({ readOrder: value })}
       />
+      <SettingPart title="How your readings scatter" note={scatterText(settings)}>
+        {settings.scatter.length ? (
+          <Button tone="quiet" className="underline" onClick={() => session.setSettings({ scatter: [] })}>
+            forget it
+          </Button>
+        ) : null}
+      </SettingPart>
       <Setting
         title="Sounds of taps"
         note="Kept sounds can be heard and measured again, some 170 KB a tap, on this device and in the kit file."

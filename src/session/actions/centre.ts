@@ -1,3 +1,4 @@
+import { typedCents } from './said'
 import { drumStatus } from '@/core/status/drum'
 import { MEASUREMENT_VERSION } from '@/core/measurement/version'
 import type { MeasureOptions, Tap } from '@/core/measurement/types'
@@ -61,7 +62,7 @@ export function takeCentre(
 
 /** A centre pitch by the user's own number. */
 export function typeCentre(session: Session, { drum }: BenchView, hz: number): void {
-  const standardErrorHz = centsErrorToHz(hz, session.get().settings.typedErrorCents)
+  const standardErrorHz = centsErrorToHz(hz, typedCents(hz))
   session.append([
     {
       ...{ kind: 'centreRead', drum: drum.id, side: 'batter', source: 'typed', algorithm: null },

@@ -1,5 +1,6 @@
 import { likelyHz } from '@/core/status/head'
 import { thresholdNear } from '@/core/ear/found'
+import { TYPED_CENTS } from '@/core/head/scatter'
 import type { Ear } from '@/core/head/types'
 import type { Settings } from '@/core/records/settings'
 import { centsErrorToHz, typedErrorCents } from '@/core/units/pitch'
@@ -22,20 +23,19 @@ export function sayByEar(session: Session, word: Ear, reference: number): void {
   session.set({ bench: { ...session.get().bench, lug: null } })
 }
 
-/** However many digits were typed, a number from elsewhere is no better than this, in cents. */
-const LEAST_TYPED_CENTS = 2
 /** One number for a whole head is no better than this: its lugs differ. */
 const LEAST_WHOLE_CENTS = 12
 
 /** One standard error of a typed pitch, in cents. */
-const typedCents = (hz: number, text: string, least: number) => Math.max(least, typedErrorCents(text, hz))
+export const typedCents = (hz: number, text = String(hz), least = TYPED_CENTS) =>
+  Math.max(least, typedErrorCents(text, hz))
 
 /** A pitch typed by hand for the lug in focus: a bare number, as good as its digits. */
 export function typeReading(session: Session, hz: number, text = String(hz)): void {
   const view = currentView(session)
   if (!view) return
   const { drum, side, lug, otherHead } = view
-  const standardErrorHz = centsErrorToHz(hz, typedCents(hz, text, LEAST_TYPED_CENTS))
+  const standardErrorHz = centsErrorToHz(hz, typedCents(hz, text))
   const reading = { kind: 'readingTaken' as const, drum: drum.id, side, lug, hz, standardErrorHz, otherHead }
   session.append([{ ...reading, poles: [], source: 'typed', algorithm: null }])
   session.set({ bench: { ...session.get().bench, lug: null } })

@@ -53,9 +53,11 @@ export function rimInput(
   const targetHz =
     'profileHz' in request.target
       ? request.target.profileHz
-      : aim.kind === 'sheet' && kept
-        ? targetLugHz(kept, drum.lugs)
-        : new Array<number>(drum.lugs).fill(zeroHz)
+      : request.head.snareBed && advice && view.phase !== 'climb'
+        ? advice.plan.wantedHz
+        : aim.kind === 'sheet' && kept
+          ? targetLugHz(kept, drum.lugs)
+          : new Array<number>(drum.lugs).fill(zeroHz)
   const after =
     advice && advice.plan.reason === null
       ? advice.forecast && view.steps.length === 0
