@@ -1,6 +1,6 @@
 import type { Page } from '@playwright/test'
 import { makePass, OwnLugDrum } from '../drum'
-import { answered, button, expect, move, openHead, says, test, typePitches } from '../page'
+import { answered, button, command, expect, move, openHead, says, test, typePitches } from '../page'
 
 const MOST_ROUNDS = 8
 /** As found: one lug high and the one opposite not, two neighbours low. */
@@ -90,4 +90,22 @@ test('a snare side whose bed nobody spoke of: its readings ask once, before anyt
   await says(page, /^done.*Even/)
   await page.reload()
   await says(page, /^done.*Even/)
+})
+
+test('uneven on purpose without a reading: rod by rod as it was chosen', async ({ page }) => {
+  await openHead(page, 'Snare 14')
+  await readFrom(page, 'typed')
+  await command(page, 'uneven')
+  const dialog = page.getByRole('dialog', { name: 'Uneven on purpose' })
+  await button(dialog, 'Only the near rods slack').click()
+  await button(dialog, 'Bring it there').click()
+  await button(page, 'Turn the rods as chosen, unread').click()
+  await says(
+    page,
+    /^move 1 of 3.*down 1\/2.*by the turns chosen for it.*nothing of this head was read.*Then .*down 1\/2/,
+  )
+  await button(page, 'All 3 turned, pressed').click()
+  // What was chosen is made: now there is something to read.
+  await says(page, /^0 of 10 lugs read/)
+  await expect(button(page, 'Turn the rods as chosen, unread')).toHaveCount(0)
 })

@@ -5,6 +5,7 @@ import { lookAtTap, readAgain, withdrawTap } from '@/session/actions/readings'
 import { currentView } from '@/session/currentView'
 import { readHeadAgain } from '@/session/actions/said'
 import { moveOn } from '@/session/actions/turning'
+import { recipeOpen } from '@/session/benchView'
 import type { Command } from './types'
 import { idle, practising, readCount, when, whenEvening } from './when'
 
@@ -82,7 +83,9 @@ export const READ_COMMANDS: Command[] = [
     enabled: whenEvening(
       (view) =>
         view.phase === 'read' &&
-        ((view.turnedNow === null && readCount(view) >= 3) || view.climb?.stage === 'check'),
+        ((view.turnedNow === null && readCount(view) >= 3) ||
+          recipeOpen(view) ||
+          view.climb?.stage === 'check'),
     ),
     run: ({ session }) => moveOn(session),
   },

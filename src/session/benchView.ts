@@ -197,11 +197,13 @@ function phaseOf(view: Omit<BenchView, 'phase'>, state: BenchState): BenchPhase 
     return advice || (climb && alike(turnedNow)) ? 'press' : 'turn'
   }
   // Pressed after the readings: what it did is read before anything else.
-  if (sitting?.pressedAfter && !(state.bench.movedOn && read > 0)) return 'read'
+  // A recipe in turns is turned as it is, read or not.
+  const goesOn = state.bench.movedOn && (read > 0 || recipeOpen(view))
+  if (sitting?.pressedAfter && !goesOn) return 'read'
   const enough = state.settings.readOrder === 'fewest' && advice?.plan.enough === true
   if (pass?.whole && read === 0 && state.bench.lug === null)
     return advice ? (advice.plan.done ? 'done' : 'turn') : 'turn'
-  if (read < lugsWanted && !(state.bench.movedOn && read > 0) && !enough) return 'read'
+  if (read < lugsWanted && !goesOn && !enough) return 'read'
   if (state.bench.lug !== null) return 'read'
   if (!advice) return 'turn'
   if (advice.plan.reason === 'need-readings') return 'read'
@@ -210,6 +212,14 @@ function phaseOf(view: Omit<BenchView, 'phase'>, state: BenchState): BenchPhase 
   if (!advice.plan.done) return advice.plan.reason === null || steps.length > 0 ? 'turn' : 'done'
   return settling && !settling.settled && advice.plan.reason === 'within-tolerance' ? 'press' : 'done'
 }
+
+/** Turns of a head that is to be uneven are left to be made, which need no reading. */
+export const recipeOpen = ({
+  request,
+  steps,
+  turnedNow,
+}: Pick<BenchView, 'request' | 'steps' | 'turnedNow'>) =>
+  'offsetTurns' in request.target && steps.length > 0 && turnedNow === null
 
 /** Lugs read in a pass, newest last, by what it is read by. */
 export function lugsRead(pass: Pass, readBy: ReadBy): number[] {

@@ -150,7 +150,8 @@ function aloneText({ leftAlone, suspects }: EvenAnswer): string {
 }
 
 /** Spread after the pass in words: what the hand leaves is in it. */
-export function forecastWords({ withinSpreadCents, likelySpreadCents }: EvenAnswer): string {
+export function forecastWords({ withinSpreadCents, likelySpreadCents, knownBy }: EvenAnswer): string {
+  if (knownBy === null) return ''
   const within = Math.max(1, Math.round(withinSpreadCents))
   const likely = Math.max(1, Math.round(likelySpreadCents))
   return within === likely
@@ -166,7 +167,9 @@ export function whyText(answer: EvenAnswer, lugHz: readonly number[], onPurpose 
     .map((note) => ` ${note}`)
   if (answer.reason !== null || moves.length === 0) return adviceText(answer)
   if (onPurpose)
-    return 'Each rod goes towards the turns wanted of it, away from an even pull; mean and pattern are checked after.'
+    return answer.knownBy === null
+      ? 'Each rod goes by the turns chosen for it, from where it stands: nothing of this head was read. Stop where you like, such as when the wrinkles just go.'
+      : 'Each rod goes towards the turns wanted of it, away from an even pull; mean and pattern are checked after.'
   const off = centsBetween(answer.targetHz, answer.meanHz)
   const whole = moves.flatMap((move) => move.rods).length === answer.turns.length
   const sameWay = moves.every(({ turn }) => Math.sign(turn) === Math.sign(moves[0].turn))

@@ -52,6 +52,16 @@ export interface Plan {
 export function choose(request: EvenRequest, state: HeadState, silent: readonly number[]): Plan {
   const { target, head } = request
   const limits = limitsFor(request, state, silent)
+  // Up from slack the recipe and the way to the pitch are one.
+  if ('offsetTurns' in target && state.knownBy === null && request.start !== 'slack') {
+    const pattern = wantedPattern(request, state)
+    return {
+      turns: recipeLeft(target.offsetTurns, limits),
+      target: pattern,
+      targetHz: target.hz,
+      atCeiling: false,
+    }
+  }
   const lean = leanOf(request, state)
   const towards = (pattern: TargetPattern) => planTowards(request, state, pattern, lean, limits)
   if ('level' in target && isPitchKnown(state))
@@ -61,6 +71,17 @@ export function choose(request: EvenRequest, state: HeadState, silent: readonly 
   // A head that answers more than is believed is brought half the way: the whole one would only swing it over again.
   const half = withMeanOf(pattern, (pattern.mean + state.belief.x[MEAN]) / 2)
   return { ...towards(half).plan, target: pattern, targetHz: Math.sqrt(pattern.mean) }
+}
+
+/** Of a head nobody read: what is left of the turns that were chosen for its rods, as far as one pass goes. */
+function recipeLeft(
+  offsetTurns: readonly number[],
+  { quantumTurns, highest, turnedSoFar }: SearchLimits,
+): number[] {
+  return offsetTurns.map((offset, rod) => {
+    const left = Math.round((offset - turnedSoFar[rod]) / quantumTurns) * quantumTurns
+    return Math.max(-highest[rod], Math.min(highest[rod], left)) + 0
+  })
 }
 
 /** Whether the pitch was read, and not evenness alone by dial, ear or hand. */

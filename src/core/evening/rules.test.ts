@@ -314,3 +314,17 @@ test('a mean that swung over its target and back is brought half the way', () =>
   expect(total(206, 199.5, 206, 194)).toBe(whole)
   expect(total(206, 194.5, 194.2, 194)).toBe(whole)
 })
+
+test('a recipe on a head nobody read: rod by rod as it was chosen, what a pass does not reach is left, then reading is asked for', () => {
+  const offsetTurns = [0, 0, 0, -0.5, -0.75, -0.5, 0, 0]
+  const ask = (rounds: Round[]) =>
+    even({ head: HEAD, target: { hz: 200, offsetTurns }, largestStepTurns: 0.5, rounds })
+  const first = ask([{}])
+  expect(first).toMatchObject({ reason: null, turns: [0, 0, 0, -0.5, -0.5, -0.5, 0, 0] })
+  const second = ask([{ turns: first.turns }, {}])
+  expect(second.turns).toEqual([0, 0, 0, 0, -0.25, 0, 0, 0])
+  expect(ask([{ turns: first.turns }, { turns: second.turns }, {}])).toMatchObject({
+    done: false,
+    reason: 'need-readings',
+  })
+})

@@ -9,8 +9,7 @@ import { bedQuestionText } from '@/text/snare'
 import { listText } from '@/text/turns'
 import { Button } from '@/ui/Button'
 import { useCommander } from '../../../shell/commander'
-import { Big } from '../../Big'
-import { Acts } from '../../Frame'
+import { Acts, Phrase } from '../../Frame'
 import { lookText, useMapLook } from '../../useMapLook'
 
 /** A snare side whose readings look like a bed: asked once, before anything is turned. */
@@ -22,11 +21,11 @@ export function BedPanel({ view: { drum, bedToAsk: bed } }: { view: BenchView })
   return (
     <>
       <p className="text-soft">before anything is turned</p>
-      <Big>{listText(bed.lugs)}</Big>
+      <Phrase>Lugs {listText(bed.lugs)}</Phrase>
       <p className="mt-3 text-lg leading-snug">
         <b>Do these lugs stand beside the snare bed?</b> {bedQuestionText(bed)}
       </p>
-      <div className="mt-2">
+      <div className="mt-2 max-md:hidden">
         <KeyMap
           model={keyMapModel(150, new Array<number>(drum.lugs).fill(0), bed.lugs, null, look)}
           label={`Lugs ${listText(bed.lugs)} on the snare side, ${lookText(look)}`}

@@ -83,7 +83,11 @@ export function ReadPanel({ view }: { view: BenchView }) {
       ) : null}
       {isEnabled('bench.moveOn') ? (
         <Button tone="quiet" className="-ml-2 self-start underline" onClick={() => run('bench.moveOn')}>
-          {view.climb?.stage === 'check' ? 'Go on without a check' : `Show the move with ${read} lugs`}
+          {view.climb?.stage === 'check'
+            ? 'Go on without a check'
+            : read === 0
+              ? 'Turn the rods as chosen, unread'
+              : `Show the move with ${read} lugs`}
         </Button>
       ) : null}
     </>

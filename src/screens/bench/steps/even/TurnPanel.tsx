@@ -40,7 +40,9 @@ export function TurnPanel({ view }: { view: BenchView }) {
       <div className="-my-2.5 flex items-center text-soft">
         <p>
           move {view.movesMade + 1} of {view.movesMade + steps.length}
-          <span className="md:hidden"> · spread {Math.round(advice.plan.spreadCents)} c</span>
+          {advice.plan.knownBy ? (
+            <span className="md:hidden"> · spread {Math.round(advice.plan.spreadCents)} c</span>
+          ) : null}
         </p>
         <EntryMark entry={REASON_ENTRY[advice.plan.reason ?? 'move']} />
       </div>

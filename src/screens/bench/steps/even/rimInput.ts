@@ -59,7 +59,7 @@ export function rimInput(
           ? targetLugHz(kept, drum.lugs)
           : new Array<number>(drum.lugs).fill(zeroHz)
   const after =
-    advice && advice.plan.reason === null
+    advice && advice.plan.reason === null && advice.plan.knownBy !== null && view.phase !== 'bed'
       ? advice.forecast && view.steps.length === 0
         ? advice.forecast
         : advice.plan
