@@ -75,8 +75,7 @@ export function SnareStrip({ drum, batterHz, resonantHz, sideHz, ranges, wires, 
         />
         <div className="min-w-48 flex-1 leading-snug">
           <p>
-            <span className="font-bold">Bed:</span>{' '}
-            {bedText(drum.snareBed)}
+            <span className="font-bold">Bed:</span> {bedText(drum.snareBed)}
           </p>
           <p className="mt-1">
             <span className="font-bold">Wires:</span> {wiresText(wires)}
