@@ -75,7 +75,7 @@ export function bedProfileHz(hz: number, bedCents: number, lugs: number): number
 }
 
 /** The bed of a drum's snare side; null where there is none. */
-export function bedOf(drum: Drum, side: Side): SnareBed | null {
+function bedOf(drum: Drum, side: Side): SnareBed | null {
   const bed = side === 'resonant' ? drum.snareBed : undefined
   return bed && bed.lugs.length > 0 && bed.cents > 0 ? bed : null
 }
