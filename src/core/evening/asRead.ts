@@ -36,9 +36,10 @@ export function asRead(
   const { newest, lugs, scatter } = state
   const cents = new Map(newest.map(({ lug, hz }) => [lug, CENTS_PER_NEPER * Math.log(hz)]))
   const { bed, mean: meanHz2 } = target
-  const wanted = bed
-    ? bedProfile(bed, bedDepth(bed, cents), meanHz2, lugs)
-    : wantedOverLugs(target, lugs, lugsLead(state))
+  const alone = lugsLead(state)
+  // Two poles show a bed as a wave, whose depth the target has from what is believed; lugs of their own show it as it was read.
+  const wanted =
+    bed && alone ? bedProfile(bed, bedDepth(bed, cents), meanHz2, lugs) : wantedOverLugs(target, lugs, alone)
   const off = newest.map((reading) => ({
     cents: CENTS_PER_NEPER * Math.log(reading.hz / Math.sqrt(wanted[reading.lug])),
     error: errorCents(reading) * (isBare(reading) ? scatter : 1),

@@ -56,3 +56,19 @@ test('the depth of a bed: as read, never below nothing; as was said where it was
   expect(600 * Math.log2(profile[1] / profile[0])).toBeCloseTo(30, 9)
   expect(profile.reduce((sum, hz2) => sum + hz2, 0) / 6).toBeCloseTo(90_000, 6)
 })
+
+test('by microphone a bed is a wave of two poles along its axis: even, and nothing read stands against anything else', () => {
+  // Poles 70 cents apart, the low one's antinode between the bed's lugs; levels by the square of the sine and cosine.
+  const [low, high] = [370, 370 * 2 ** (70 / 1200)]
+  const readings = Array.from({ length: 10 }, (_, i) => {
+    const angle = (2 * Math.PI * (i + 0.5)) / 10
+    const db = (part: number) => 20 * Math.log10(Math.max(1e-3, part ** 2))
+    const modes = [
+      { hz: low, levelDb: db(Math.cos(angle)), standardErrorHz: 0.1 },
+      { hz: high, levelDb: db(Math.sin(angle)), standardErrorHz: 0.1 },
+    ]
+    return { lug: i + 1, modes }
+  })
+  const answer = even({ head: HEAD, target: { level: true }, toleranceCents: 9, rounds: [{ readings }] })
+  expect(answer).toMatchObject({ done: true, reason: 'within-tolerance', disagree: [] })
+})
