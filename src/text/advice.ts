@@ -168,7 +168,7 @@ export function whyText(answer: EvenAnswer, lugHz: readonly number[], onPurpose 
   if (answer.reason !== null || moves.length === 0) return adviceText(answer)
   if (onPurpose)
     return answer.knownBy === null
-      ? 'Each rod goes by the turns chosen for it, from where it stands: nothing of this head was read. Stop where you like, such as when the wrinkles just go.'
+      ? 'Each rod goes by the turns chosen for it, from where it stands: the head was not read this time. Stop where you like, such as when the wrinkles just go.'
       : 'Each rod goes towards the turns wanted of it, away from an even pull; mean and pattern are checked after.'
   const off = centsBetween(answer.targetHz, answer.meanHz)
   const whole = moves.flatMap((move) => move.rods).length === answer.turns.length
